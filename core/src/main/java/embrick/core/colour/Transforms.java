@@ -1,0 +1,9 @@
+package embrick.core.colour;
+
+/** Where the printer gets its conversions. */
+public interface Transforms {
+    /**
+     * @throws IllegalArgumentException if a profile is not known or cannot be used that way
+     */
+    Transform along(ColourPath path);
+}

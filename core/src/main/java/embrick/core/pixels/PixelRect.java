@@ -1,0 +1,28 @@
+package embrick.core.pixels;
+
+import embrick.core.units.PixelSize;
+
+/** A rectangle of whole pixels; {@code x} and {@code y} may lie anywhere, the sides are at least 1. */
+public record PixelRect(int x, int y, int width, int height) {
+    public PixelRect {
+        if (width < 1 || height < 1) {
+            throw new IllegalArgumentException("rectangle: expected 1 × 1 or more, got " + width + " × " + height);
+        }
+    }
+
+    public static PixelRect whole(PixelSize size) {
+        return new PixelRect(0, 0, size.width(), size.height());
+    }
+
+    public int right() {
+        return x + width;
+    }
+
+    public int bottom() {
+        return y + height;
+    }
+
+    public boolean isInside(PixelSize size) {
+        return x >= 0 && y >= 0 && right() <= size.width() && bottom() <= size.height();
+    }
+}

@@ -1,0 +1,129 @@
+package embrick.core.pixels;
+
+import embrick.core.units.PixelSize;
+import java.lang.foreign.Arena;
+import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
+
+/**
+ * A decoded original: interleaved samples of 8 or 16 bit outside the heap, rows without gaps, the file's own order.
+ *
+ * <p>{@link #readSeen} gives rows of the picture as it is seen under an {@link Orientation}, as floats 0..1; where the
+ * axes are swapped it walks the stored columns in blocks. Reading is safe from several threads; closing is not, and is
+ * the owner's.
+ */
+public final class Raster implements AutoCloseable {
+    private static final float FROM_BYTE = 1f / 255f;
+    private static final float FROM_SHORT = 1f / 65535f;
+
+    private final PixelSize stored;
+    private final int channels;
+    private final int bytesPerSample;
+    private final Arena arena;
+    private final MemorySegment samples;
+
+    private Raster(PixelSize stored, int channels, int bytesPerSample) {
+        this.stored = stored;
+        this.channels = channels;
+        this.bytesPerSample = bytesPerSample;
+        this.arena = Arena.ofShared();
+        this.samples = arena.allocate(stored.bytes(channels, bytesPerSample), 16);
+    }
+
+    /** Memory for a picture, zeroed. */
+    public static Raster allocate(PixelSize stored, int channels, int bytesPerSample) {
+        if (bytesPerSample != 1 && bytesPerSample != 2) {
+            throw new IllegalArgumentException("bytesPerSample: expected 1 or 2, got " + bytesPerSample);
+        }
+        return new Raster(stored, channels, bytesPerSample);
+    }
+
+    public PixelSize stored() {
+        return stored;
+    }
+
+    public int channels() {
+        return channels;
+    }
+
+    public int bytesPerSample() {
+        return bytesPerSample;
+    }
+
+    /** The samples, 16-bit ones in the machine's own byte order. */
+    public MemorySegment samples() {
+        return samples;
+    }
+
+    public long rowBytes() {
+        return (long) stored.width() * channels * bytesPerSample;
+    }
+
+    /**
+     * Reads a block of the seen picture.
+     *
+     * @param seenAs how stored pixels are seen
+     * @param x first seen column, {@code y} first seen row
+     * @param into count × rows pixels, interleaved, row after row
+     */
+    public void readSeen(Orientation seenAs, int x, int y, int count, int rows, float[] into) {
+        if (seenAs.swapsAxes()) {
+            readAcross(seenAs, x, y, count, rows, into);
+            return;
+        }
+        for (int row = 0; row < rows; row++) {
+            int storedY = seenAs.reversesY() ? stored.height() - 1 - (y + row) : y + row;
+            int storedX = seenAs.reversesX() ? stored.width() - x - count : x;
+            readRow(storedX, storedY, count, into, row * count * channels);
+            if (seenAs.reversesX()) {
+                reversePixels(into, row * count * channels, count);
+            }
+        }
+    }
+
+    private void readRow(int x, int y, int count, float[] into, int at) {
+        int length = count * channels;
+        if (bytesPerSample == 1) {
+            long from = y * rowBytes() + (long) x * channels;
+            for (int i = 0; i < length; i++) {
+                into[at + i] = (samples.get(ValueLayout.JAVA_BYTE, from + i) & 0xff) * FROM_BYTE;
+            }
+        } else {
+            long from = y * rowBytes() + (long) x * channels * 2;
+            for (int i = 0; i < length; i++) {
+                into[at + i] = (samples.get(ValueLayout.JAVA_SHORT, from + 2L * i) & 0xffff) * FROM_SHORT;
+            }
+        }
+    }
+
+    private void reversePixels(float[] row, int at, int count) {
+        for (int left = 0, right = count - 1; left < right; left++, right--) {
+            for (int c = 0; c < channels; c++) {
+                float kept = row[at + left * channels + c];
+                row[at + left * channels + c] = row[at + right * channels + c];
+                row[at + right * channels + c] = kept;
+            }
+        }
+    }
+
+    private void readAcross(Orientation seenAs, int x, int y, int count, int rows, float[] into) {
+        for (int column = 0; column < count; column++) {
+            int storedY = seenAs.reversesY() ? stored.height() - 1 - (x + column) : x + column;
+            for (int row = 0; row < rows; row++) {
+                int storedX = seenAs.reversesX() ? stored.width() - 1 - (y + row) : y + row;
+                int at = (row * count + column) * channels;
+                long from = storedY * rowBytes() + (long) storedX * channels * bytesPerSample;
+                for (int c = 0; c < channels; c++) {
+                    into[at + c] = bytesPerSample == 1
+                            ? (samples.get(ValueLayout.JAVA_BYTE, from + c) & 0xff) * FROM_BYTE
+                            : (samples.get(ValueLayout.JAVA_SHORT, from + 2L * c) & 0xffff) * FROM_SHORT;
+                }
+            }
+        }
+    }
+
+    @Override
+    public void close() {
+        arena.close();
+    }
+}

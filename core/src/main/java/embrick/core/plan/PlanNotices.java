@@ -1,0 +1,39 @@
+package embrick.core.plan;
+
+import embrick.core.source.SourceFacts;
+import embrick.core.ticket.Ticket;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/** What somebody should know of a plan that can be carried out. */
+final class PlanNotices {
+    private PlanNotices() {}
+
+    static List<Notice> of(SourceFacts facts, Ticket ticket, Plan plan) {
+        List<Notice> notices = new ArrayList<>();
+        if (facts.colour().profile().isEmpty()) {
+            notices.add(new Notice("profile-assumed", "no profile: sRGB assumed"));
+        }
+        Verdict verdict = plan.figures().verdict();
+        if (verdict != Verdict.FINE) {
+            notices.add(new Notice(
+                    "real-ppi",
+                    String.format(
+                            Locale.ROOT,
+                            "%.0f ppi real where %d are wanted: %s",
+                            plan.figures().realPpi(),
+                            ticket.viewing().ppiNeeded(),
+                            verdict == Verdict.SOFT ? "soft" : "too small for this size")));
+        }
+        if (plan.window().scale() < 1) {
+            notices.add(new Notice(
+                    "enlarged",
+                    String.format(
+                            Locale.ROOT,
+                            "enlarged %.1f times: new pixels, no new detail",
+                            1 / plan.window().scale())));
+        }
+        return notices;
+    }
+}

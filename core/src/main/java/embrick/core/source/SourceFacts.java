@@ -1,0 +1,83 @@
+package embrick.core.source;
+
+import embrick.core.pixels.ColourModel;
+import embrick.core.pixels.Orientation;
+import embrick.core.units.PixelSize;
+import embrick.core.units.Resolution;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * What was read off an original.
+ *
+ * @param stored pixels as they lie in the file, before orientation
+ * @param ppi as marked in the file, across and down; empty where the file says nothing or nonsense
+ * @param colour model, depth and profile
+ */
+public record SourceFacts(
+        FileKind kind,
+        PixelSize stored,
+        Orientation orientation,
+        Optional<MarkedPpi> ppi,
+        SourceColour colour,
+        long fileBytes) {
+
+    public SourceFacts {
+        Objects.requireNonNull(kind);
+        Objects.requireNonNull(stored);
+        Objects.requireNonNull(orientation);
+        Objects.requireNonNull(ppi);
+        Objects.requireNonNull(colour);
+        if (fileBytes < 0) {
+            throw new IllegalArgumentException("fileBytes: expected 0 or more, got " + fileBytes);
+        }
+    }
+
+    /** Pixels as the picture is seen. */
+    public PixelSize seen() {
+        return orientation.seenSize(stored);
+    }
+
+    /** Megabytes are this ÷ 2²⁰: width × height × channels × bytes. */
+    public long unpackedBytes() {
+        return stored.bytes(colour.channels(), colour.bitsPerChannel() / 8);
+    }
+
+    /** The formats that are read and written. */
+    public enum FileKind {
+        JPEG,
+        TIFF,
+        PNG
+    }
+
+    /** Across and down are two numbers; most files give the same. */
+    public record MarkedPpi(Resolution across, Resolution down) {}
+
+    /** Whether a picture has see-through parts. */
+    public enum Alpha {
+        OPAQUE,
+        SEE_THROUGH
+    }
+
+    /**
+     * @param bitsPerChannel 8 or 16, as decoded
+     * @param profile the embedded profile, or empty: then one is assumed, visibly
+     */
+    public record SourceColour(ColourModel model, Alpha alpha, int bitsPerChannel, Optional<EmbeddedProfile> profile) {
+        public SourceColour {
+            Objects.requireNonNull(model);
+            Objects.requireNonNull(alpha);
+            Objects.requireNonNull(profile);
+            if (bitsPerChannel != 8 && bitsPerChannel != 16) {
+                throw new IllegalArgumentException("bitsPerChannel: expected 8 or 16, got " + bitsPerChannel);
+            }
+        }
+
+        public int channels() {
+            return model.channels() + (alpha == Alpha.SEE_THROUGH ? 1 : 0);
+        }
+    }
+
+    /** An ICC profile by the SHA-256 of its bytes and the name it gives itself. */
+    public record EmbeddedProfile(String digest, String description) {}
+}

@@ -1,0 +1,69 @@
+package embrick.core.ticket;
+
+import embrick.core.units.Resolution;
+import java.util.Objects;
+
+/**
+ * What to make of every picture: the trade's job ticket.
+ *
+ * @param ppi the resolution worked at and marked in the file
+ * @param viewing from how far the print is looked at: it sets the ppi a verdict asks for
+ */
+public record Ticket(
+        Size size,
+        Turn turn,
+        Fit fit,
+        Resolution ppi,
+        ViewingDistance viewing,
+        OutputColour colour,
+        FileFormat file,
+        NamePattern names) {
+    public Ticket {
+        Objects.requireNonNull(size);
+        Objects.requireNonNull(turn);
+        Objects.requireNonNull(fit);
+        Objects.requireNonNull(ppi);
+        Objects.requireNonNull(viewing);
+        Objects.requireNonNull(colour);
+        Objects.requireNonNull(file);
+        Objects.requireNonNull(names);
+    }
+
+    /** The shape that framings of this ticket belong to. */
+    public Shape shape() {
+        return switch (fit) {
+            case Fit.Inside _ -> new Shape.Own();
+            case Fit.Fill _ ->
+                switch (size) {
+                    case Size.OnPaper paper -> new Shape.Fixed(paper.paper().ratio());
+                    case Size.ShapeOnly shape -> new Shape.Fixed(shape.ratio());
+                    case Size.OwnShape _ -> new Shape.Own();
+                };
+        };
+    }
+
+    /** The same ticket on another size. */
+    public Ticket withSize(Size other) {
+        return new Ticket(other, turn, fit, ppi, viewing, colour, file, names);
+    }
+
+    public Ticket withFit(Fit other) {
+        return new Ticket(size, turn, other, ppi, viewing, colour, file, names);
+    }
+
+    public Ticket withTurn(Turn other) {
+        return new Ticket(size, other, fit, ppi, viewing, colour, file, names);
+    }
+
+    public Ticket withPpi(Resolution other) {
+        return new Ticket(size, turn, fit, other, viewing, colour, file, names);
+    }
+
+    public Ticket withColour(OutputColour other) {
+        return new Ticket(size, turn, fit, ppi, viewing, other, file, names);
+    }
+
+    public Ticket withFile(FileFormat other) {
+        return new Ticket(size, turn, fit, ppi, viewing, colour, other, names);
+    }
+}
