@@ -6,9 +6,11 @@ import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 
@@ -65,13 +67,15 @@ public final class NameAllotment {
         List<String> names = new ArrayList<>();
         List<Notice> notices = new ArrayList<>();
         Set<String> taken = new HashSet<>();
+        Map<String, Integer> lastTail = new HashMap<>();
         for (int i = 0; i < pieces.size(); i++) {
             Wanted piece = pieces.get(i);
             String stem = FileNames.clean(lay(pattern, setting, piece, i + 1));
-            String name = FileNames.join(stem, "", piece.suffix());
-            String first = name;
-            for (int again = 2; !taken.add(FileNames.key(name)); again++) {
-                name = FileNames.join(stem, "-" + again, piece.suffix());
+            String first = FileNames.join(stem, "", piece.suffix());
+            String name = first;
+            while (!taken.add(FileNames.key(name))) {
+                int tail = lastTail.merge(FileNames.key(first), 2, (last, _) -> last + 1);
+                name = FileNames.join(stem, "-" + tail, piece.suffix());
             }
             if (!name.equals(first)) {
                 notices.add(new Notice(
@@ -111,7 +115,8 @@ public final class NameAllotment {
                         case Brick.JobName _ -> setting.jobName();
                         case Brick.TicketName _ -> setting.ticketName();
                         case Brick.SizeText _ -> piece.sizeText();
-                        case Brick.RunningNumber digits -> String.format(Locale.ROOT, "%0" + digits.digits() + "d", number);
+                        case Brick.RunningNumber digits ->
+                            String.format(Locale.ROOT, "%0" + digits.digits() + "d", number);
                         case Brick.Date _ -> setting.day().toString();
                         case Brick.Words words -> words.text();
                     });

@@ -1,0 +1,118 @@
+package embrick.core.names;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.core.names.NameAllotment.Allotment;
+import embrick.core.names.NameAllotment.Setting;
+import embrick.core.names.NameAllotment.Wanted;
+import embrick.core.plan.Problem;
+import embrick.core.ticket.NamePattern;
+import embrick.core.ticket.NamePattern.Brick;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class NameAllotmentTest {
+    private static final Setting SETTING = new Setting("Kite Days", "Prints", LocalDate.of(2026, 11, 25));
+    private static final NamePattern ORIGINAL = new NamePattern(List.of(new Brick.OriginalName()));
+
+    private static List<String> names(NamePattern pattern, String... originals) {
+        return switch (allot(pattern, originals)) {
+            case Allotment.Allotted allotted -> allotted.names();
+            case Allotment.Refused refused ->
+                throw new AssertionError(refused.problems().toString());
+        };
+    }
+
+    private static Allotment allot(NamePattern pattern, String... originals) {
+        List<Wanted> wanted = Arrays.stream(originals)
+                .map(path -> new Wanted(path, "8x10in", "jpg"))
+                .toList();
+        return NameAllotment.allot(pattern, SETTING, wanted);
+    }
+
+    @Test
+    void bricksAreLaidInOrder() {
+        NamePattern pattern = new NamePattern(List.of(
+                new Brick.JobName(),
+                new Brick.TicketName(),
+                new Brick.Date(),
+                new Brick.RunningNumber(3),
+                new Brick.Words(" - "),
+                new Brick.OriginalName(),
+                new Brick.SizeText()));
+        assertThat(names(pattern, "a/arrivals.tif", "pier.png"))
+                .containsExactly(
+                        "Kite Days_Prints_2026-11-25_001 - arrivals_8x10in.jpg",
+                        "Kite Days_Prints_2026-11-25_002 - pier_8x10in.jpg");
+    }
+
+    @Test
+    void equalStemsOfDifferentSuffixAreKeptApart() {
+        Allotment allotment = allot(ORIGINAL, "a.png", "a.jpg", "sub/A.JPG", "a-2.tif");
+        assertThat(allotment).isInstanceOfSatisfying(Allotment.Allotted.class, allotted -> {
+            assertThat(allotted.names()).containsExactly("a.jpg", "a-2.jpg", "A-3.jpg", "a-2-2.jpg");
+            assertThat(allotted.notices()).hasSize(3);
+            assertThat(allotted.notices().getFirst().text()).contains("a.jpg would also be a.jpg");
+        });
+    }
+
+    @Test
+    void composedAndDecomposedLettersAreOneName() {
+        assertThat(names(ORIGINAL, "Du\u0308ne.jpg", "D\u00fcne.png"))
+                .containsExactly("D\u00fcne.jpg", "D\u00fcne-2.jpg");
+    }
+
+    @Test
+    void noNameIsLongerThan255Bytes() {
+        String longName = "\u98a8".repeat(120);
+        List<String> names = names(ORIGINAL, longName + ".png", longName + ".jpg");
+        assertThat(names)
+                .doesNotHaveDuplicates()
+                .allSatisfy(name ->
+                        assertThat(name.getBytes(StandardCharsets.UTF_8).length).isLessThanOrEqualTo(255));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "con.jpg, _con.jpg",
+        "NUL.x.png, _NUL.x.jpg",
+        ".hidden.jpg, hidden.jpg",
+        "a?b*c.png, a-b-c.jpg",
+        "'trail. .png', trail.jpg",
+        "....png, picture.jpg"
+    })
+    void becomesANameThatEverySystemStores(String original, String name) {
+        assertThat(names(ORIGINAL, original)).containsExactly(name);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"../up", "a/b", "..\\up", "/etc", "bell\u0007"})
+    void wordsThatLeaveTheFolderAreRefused(String words) {
+        Allotment allotment = allot(new NamePattern(List.of(new Brick.Words(words))), "a.jpg");
+        assertThat(allotment)
+                .isInstanceOfSatisfying(
+                        Allotment.Refused.class,
+                        refused -> assertThat(refused.problems())
+                                .extracting(Problem::code)
+                                .containsExactly("name-leaves-folder"));
+    }
+
+    @Test
+    void wordsOfDotsStayInTheFolder() {
+        assertThat(names(new NamePattern(List.of(new Brick.Words(".."))), "a.jpg"))
+                .containsExactly("picture.jpg");
+    }
+
+    @Test
+    void thousandsOfEqualNamesAllDiffer() {
+        String[] same = new String[3000];
+        Arrays.setAll(same, i -> "folder" + i + "/kite.jpg");
+        assertThat(names(ORIGINAL, same)).doesNotHaveDuplicates();
+    }
+}

@@ -1,0 +1,143 @@
+package embrick.core.print;
+
+import static embrick.core.Sample.onPaper;
+import static embrick.core.Sample.picture;
+import static embrick.core.Sample.ticket;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import embrick.core.colour.Transforms;
+import embrick.core.framing.Framing;
+import embrick.core.pixels.PixelRect;
+import embrick.core.pixels.Raster;
+import embrick.core.pixels.Strip;
+import embrick.core.plan.Plan;
+import embrick.core.plan.Planner;
+import embrick.core.plan.Planning;
+import embrick.core.plan.SmallPlan;
+import embrick.core.ticket.Fit;
+import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.Ticket;
+import embrick.core.units.PixelSize;
+import embrick.core.units.Resolution;
+import java.lang.foreign.ValueLayout;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PrintTest {
+    private static final Transforms NONE = path -> {
+        throw new AssertionError("sRGB to sRGB needs no transform");
+    };
+
+    private static Plan plan(int width, int height, Ticket ticket, Framing framing) {
+        return ((Planning.Ready) Planner.plan(picture(width, height), ticket, framing)).plan();
+    }
+
+    private static Raster disc(int width, int height, double centreX, double centreY, double radius) {
+        Raster raster = Raster.allocate(new PixelSize(width, height), 3, 1);
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                double distance = Math.hypot(x + 0.5 - centreX, y + 0.5 - centreY);
+                byte value = (byte) Math.round(255 * Math.clamp(radius - distance + 0.5, 0, 1));
+                for (int c = 0; c < 3; c++) {
+                    raster.samples().set(ValueLayout.JAVA_BYTE, ((long) y * width + x) * 3 + c, value);
+                }
+            }
+        }
+        return raster;
+    }
+
+    /** A drawn circle stays one within half a pixel: its reach is measured in many directions by its half-bright rim. */
+    @ParameterizedTest
+    @CsvSource({"8 in, 10 in, 0", "210 mm, 297 mm, 0", "4 in, 10 in, 0", "8 in, 10 in, 3.3", "3.5 in, 5 in, -12"})
+    void aCircleStaysACircle(String width, String height, double tilt) {
+        Ticket ticket = ticket().withSize(onPaper(width, height)).withPpi(Resolution.perInch(100));
+        Plan plan = plan(1500, 1000, ticket, Framing.centred().withTilt(tilt));
+        double radius = 150;
+        try (Raster raster = disc(1500, 1000, 750, 500, radius)) {
+            Print print = Printer.print(plan, raster, NONE);
+            int w = print.size().width();
+            int h = print.size().height();
+            float[] samples = new float[w * h * 3];
+            print.render(PixelRect.whole(print.size()), samples);
+            double expected = radius / plan.window().scale();
+            for (int degrees = 0; degrees < 360; degrees += 5) {
+                double measured = reach(samples, w, w / 2.0, h / 2.0, Math.toRadians(degrees), expected * 1.2);
+                assertThat(measured).as("reach at %d°", degrees).isCloseTo(expected, within(0.5));
+            }
+        }
+    }
+
+    private static double reach(float[] samples, int width, double x0, double y0, double angle, double most) {
+        for (double r = 0; r < most; r += 0.05) {
+            int x = (int) Math.floor(x0 + r * Math.cos(angle));
+            int y = (int) Math.floor(y0 + r * Math.sin(angle));
+            if (samples[(y * width + x) * 3] < 0.5f) {
+                return r;
+            }
+        }
+        return most;
+    }
+
+    @Test
+    void insideLaysThePaperRoundThePicture() {
+        Ticket inside = ticket().withSize(onPaper("4 in", "4 in"))
+                .withPpi(Resolution.perInch(50))
+                .withFit(new Fit.Inside(PaperColour.parse("#F0E0D0")));
+        Plan plan = plan(400, 200, inside, Framing.centred());
+        try (Raster raster = Raster.allocate(new PixelSize(400, 200), 3, 1)) {
+            Print print = Printer.print(plan, raster, NONE);
+            Strip strip = print.rows(0, 200);
+            assertThat(Strip.toByte(strip.samples()[0])).isEqualTo(0xF0);
+            assertThat(Strip.toByte(strip.samples()[(49 * 200 + 100) * 3 + 2])).isEqualTo(0xD0);
+            assertThat(Strip.toByte(strip.samples()[(50 * 200 + 100) * 3 + 2])).isZero();
+            assertThat(Strip.toByte(strip.samples()[(150 * 200) * 3 + 1])).isEqualTo(0xE0);
+        }
+    }
+
+    @Test
+    void anyStripHeightGivesTheSameSamples() {
+        Ticket inside = ticket().withSize(onPaper("5 in", "4 in"))
+                .withPpi(Resolution.perInch(40))
+                .withFit(new Fit.Inside(PaperColour.WHITE));
+        Plan plan = plan(333, 222, inside, Framing.centred().withTightness(1.2));
+        try (Raster raster = disc(333, 222, 150, 100, 60)) {
+            Print whole = Printer.print(plan, raster, NONE);
+            int row = whole.size().width() * 3;
+            float[] samples = whole.rows(0, whole.size().height()).samples().clone();
+            for (int height : new int[] {1, 7, 64}) {
+                Print print = Printer.print(plan, raster, NONE);
+                for (int y = 0; y < print.size().height(); y += height) {
+                    Strip strip = print.rows(y, Math.min(height, print.size().height() - y));
+                    for (int i = 0; i < strip.rows() * row; i++) {
+                        assertThat(strip.samples()[i]).isEqualTo(samples[y * row + i]);
+                    }
+                }
+            }
+        }
+    }
+
+    @Test
+    void aRasterThatIsNotThePlansIsRefused() {
+        Plan plan = plan(333, 222, ticket(), Framing.centred());
+        try (Raster raster = Raster.allocate(new PixelSize(222, 333), 3, 1)) {
+            assertThatThrownBy(() -> Printer.print(plan, raster, NONE))
+                    .hasMessageContaining("original: expected 333 × 222");
+        }
+    }
+
+    @Test
+    void smallPicturesKeepTheirShape() {
+        Planning planning = SmallPlan.of(picture(6000, 4000), 384);
+        assertThat(planning)
+                .isInstanceOfSatisfying(
+                        Planning.Ready.class,
+                        ready -> assertThat(ready.plan().sheet()).isEqualTo(new PixelSize(384, 256)));
+        assertThat(SmallPlan.of(picture(30, 2), 384))
+                .isInstanceOfSatisfying(
+                        Planning.Ready.class,
+                        ready -> assertThat(ready.plan().sheet()).isEqualTo(new PixelSize(30, 2)));
+    }
+}

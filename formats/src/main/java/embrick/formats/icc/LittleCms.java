@@ -1,0 +1,132 @@
+package embrick.formats.icc;
+
+import static java.lang.foreign.ValueLayout.ADDRESS;
+import static java.lang.foreign.ValueLayout.JAVA_INT;
+import static java.lang.foreign.ValueLayout.JAVA_SHORT;
+
+import embrick.core.pixels.ColourModel;
+import embrick.formats.binding.NativeLibrary;
+import java.lang.foreign.Arena;
+import java.lang.foreign.FunctionDescriptor;
+import java.lang.foreign.MemorySegment;
+import java.lang.invoke.MethodHandle;
+import java.util.Optional;
+
+/** Little CMS 2 (lcms2.h), as far as it is used. Buffer sizes are checked here, before every call. */
+final class LittleCms {
+    private static final int INTENT_RELATIVE_COLORIMETRIC = 1;
+    /** No one-pixel cache, so that one transform may serve several threads. */
+    private static final int FLAGS_NOCACHE = 0x0040;
+
+    private static final int FLAGS_BLACKPOINTCOMPENSATION = 0x2000;
+    private static final int INFO_DESCRIPTION = 0;
+
+    private static final NativeLibrary LIBRARY = new NativeLibrary("liblcms2.so.2", "liblcms2-2");
+    private static final MethodHandle OPEN =
+            LIBRARY.function("cmsOpenProfileFromMem", FunctionDescriptor.of(ADDRESS, ADDRESS, JAVA_INT));
+    private static final MethodHandle CLOSE =
+            LIBRARY.function("cmsCloseProfile", FunctionDescriptor.of(JAVA_INT, ADDRESS));
+    private static final MethodHandle COLOUR_SPACE =
+            LIBRARY.function("cmsGetColorSpace", FunctionDescriptor.of(JAVA_INT, ADDRESS));
+    private static final MethodHandle INFO = LIBRARY.function(
+            "cmsGetProfileInfoASCII",
+            FunctionDescriptor.of(JAVA_INT, ADDRESS, JAVA_INT, ADDRESS, ADDRESS, ADDRESS, JAVA_INT));
+    private static final MethodHandle CREATE = LIBRARY.function(
+            "cmsCreateTransform",
+            FunctionDescriptor.of(ADDRESS, ADDRESS, JAVA_INT, ADDRESS, JAVA_INT, JAVA_INT, JAVA_INT));
+    private static final MethodHandle APPLY =
+            LIBRARY.function("cmsDoTransform", FunctionDescriptor.ofVoid(ADDRESS, ADDRESS, ADDRESS, JAVA_INT));
+
+    private LittleCms() {}
+
+    /** COLORSPACE_SH, CHANNELS_SH and BYTES_SH of lcms2.h for 16-bit interleaved samples. */
+    private static int format16(ColourModel model) {
+        int space = switch (model) {
+            case GREY -> 3;
+            case RGB -> 4;
+            case CMYK -> 6;
+        };
+        return space << 16 | model.channels() << 3 | 2;
+    }
+
+    /** An opened profile; close it. */
+    static final class Profile implements AutoCloseable {
+        private final Arena arena = Arena.ofConfined();
+        private final MemorySegment handle;
+
+        Profile(byte[] bytes) {
+            MemorySegment memory = arena.allocate(Math.max(1, bytes.length));
+            MemorySegment.copy(bytes, 0, memory, java.lang.foreign.ValueLayout.JAVA_BYTE, 0, bytes.length);
+            handle = NativeLibrary.call(() -> (MemorySegment) OPEN.invokeExact(memory, bytes.length));
+            if (handle.address() == 0) {
+                arena.close();
+                throw new IllegalArgumentException("profile: expected an ICC profile, got " + bytes.length + " bytes");
+            }
+        }
+
+        Optional<ColourModel> model() {
+            int signature = NativeLibrary.call(() -> (int) COLOUR_SPACE.invokeExact(handle));
+            return switch (signature) {
+                case 0x47524159 -> Optional.of(ColourModel.GREY);
+                case 0x52474220 -> Optional.of(ColourModel.RGB);
+                case 0x434D594B -> Optional.of(ColourModel.CMYK);
+                default -> Optional.empty();
+            };
+        }
+
+        String description() {
+            int room = 512;
+            MemorySegment text = arena.allocate(room);
+            MemorySegment language = arena.allocateFrom("en");
+            MemorySegment country = arena.allocateFrom("US");
+            int length = NativeLibrary.call(
+                    () -> (int) INFO.invokeExact(handle, INFO_DESCRIPTION, language, country, text, room));
+            return length <= 0 ? "" : text.getString(0).strip();
+        }
+
+        @Override
+        public void close() {
+            int ignored = NativeLibrary.call(() -> (int) CLOSE.invokeExact(handle));
+            assert ignored != 0;
+            arena.close();
+        }
+    }
+
+    /** A conversion; lives as long as the process, since pairs are few and kept. */
+    static final class Conversion {
+        private final MemorySegment handle;
+        private final int channelsIn;
+        private final int channelsOut;
+
+        Conversion(byte[] from, ColourModel fromModel, byte[] to, ColourModel toModel) {
+            try (Profile source = new Profile(from);
+                    Profile target = new Profile(to)) {
+                handle = NativeLibrary.call(() -> (MemorySegment) CREATE.invokeExact(
+                        source.handle,
+                        format16(fromModel),
+                        target.handle,
+                        format16(toModel),
+                        INTENT_RELATIVE_COLORIMETRIC,
+                        FLAGS_NOCACHE | FLAGS_BLACKPOINTCOMPENSATION));
+            }
+            if (handle.address() == 0) {
+                throw new IllegalArgumentException("profiles: no conversion from " + fromModel + " to " + toModel);
+            }
+            this.channelsIn = fromModel.channels();
+            this.channelsOut = toModel.channels();
+        }
+
+        void apply(MemorySegment in, MemorySegment out, int pixels) {
+            long needIn = (long) pixels * channelsIn * JAVA_SHORT.byteSize();
+            long needOut = (long) pixels * channelsOut * JAVA_SHORT.byteSize();
+            if (in.byteSize() < needIn || out.byteSize() < needOut) {
+                throw new IllegalArgumentException("buffers: expected " + needIn + " and " + needOut + " bytes, got "
+                        + in.byteSize() + " and " + out.byteSize());
+            }
+            NativeLibrary.call(() -> {
+                APPLY.invokeExact(handle, in, out, pixels);
+                return null;
+            });
+        }
+    }
+}

@@ -1,0 +1,154 @@
+package embrick.formats.icc;
+
+import embrick.core.colour.ColourPath;
+import embrick.core.colour.ProfileRef;
+import embrick.core.colour.Transform;
+import embrick.core.colour.Transforms;
+import embrick.core.pixels.ColourModel;
+import embrick.core.source.SourceFacts.EmbeddedProfile;
+import java.lang.foreign.Arena;
+import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+
+/**
+ * The profiles that are known, by the SHA-256 of their bytes, and the conversions between them.
+ *
+ * <p>Conversions run in 16 bit through Little CMS, are made once a pair and kept; each is safe for several threads.
+ */
+public final class ProfileShelf implements Transforms {
+    private static final byte[] SRGB = MatrixProfile.srgb();
+    private static final byte[] GREY = MatrixProfile.greyOfSrgbCurve();
+
+    /** SHA-256 of the sRGB profile that Embrick embeds. */
+    public static final String SRGB_DIGEST = digestOf(SRGB);
+
+    /** Pixels converted in one call: small enough for the buffers to stay in the cache. */
+    private static final int CHUNK = 4096;
+
+    private final Map<String, byte[]> profiles = new ConcurrentHashMap<>();
+    private final Map<ColourPath, Transform> transforms = new ConcurrentHashMap<>();
+
+    public ProfileShelf() {
+        profiles.put(SRGB_DIGEST, SRGB);
+    }
+
+    /** sRGB as if it had come in a file: for pictures that name it without carrying it. */
+    public static EmbeddedProfile namedSrgb() {
+        return new EmbeddedProfile(SRGB_DIGEST, "sRGB, by name");
+    }
+
+    /**
+     * Takes a profile in.
+     *
+     * @return empty if it is damaged, or not for pictures of this model
+     */
+    public Optional<EmbeddedProfile> add(byte[] bytes, ColourModel model) {
+        try (LittleCms.Profile profile = new LittleCms.Profile(bytes)) {
+            if (!profile.model().equals(Optional.of(model))) {
+                return Optional.empty();
+            }
+            String digest = digestOf(bytes);
+            profiles.putIfAbsent(digest, bytes.clone());
+            along(new ColourPath(new ProfileRef.Embedded(digest, model), new ProfileRef.Srgb()));
+            String description = profile.description();
+            return Optional.of(
+                    new EmbeddedProfile(digest, description.isEmpty() ? "profile without a name" : description));
+        } catch (IllegalArgumentException damaged) {
+            return Optional.empty();
+        }
+    }
+
+    /** The bytes to embed for a profile. */
+    public byte[] bytes(ProfileRef profile) {
+        return switch (profile) {
+            case ProfileRef.Srgb _ -> SRGB.clone();
+            case ProfileRef.AssumedGrey _ -> GREY.clone();
+            case ProfileRef.Embedded embedded -> {
+                byte[] bytes = profiles.get(embedded.digest());
+                if (bytes == null) {
+                    throw new IllegalArgumentException(
+                            "profile: expected one that was added, got " + embedded.digest());
+                }
+                yield bytes.clone();
+            }
+        };
+    }
+
+    public String digest(ProfileRef profile) {
+        return digestOf(bytes(profile));
+    }
+
+    @Override
+    public Transform along(ColourPath path) {
+        return transforms.computeIfAbsent(path, this::create);
+    }
+
+    private Transform create(ColourPath path) {
+        byte[] from = bytes(path.from());
+        byte[] to = bytes(path.to());
+        if (MessageDigest.isEqual(from, to)) {
+            int channels = path.from().model().channels();
+            return (in, out, pixels) -> System.arraycopy(in, 0, out, 0, pixels * channels);
+        }
+        return new LittleCmsTransform(path, from, to);
+    }
+
+    public static String digestOf(byte[] bytes) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new AssertionError("every JDK has SHA-256", impossible);
+        }
+    }
+
+    private static final class LittleCmsTransform implements Transform {
+        private final LittleCms.Conversion conversion;
+        private final int channelsIn;
+        private final int channelsOut;
+
+        LittleCmsTransform(ColourPath path, byte[] from, byte[] to) {
+            this.channelsIn = path.from().model().channels();
+            this.channelsOut = path.to().model().channels();
+            this.conversion = new LittleCms.Conversion(
+                    from, path.from().model(), to, path.to().model());
+        }
+
+        @Override
+        public void apply(float[] in, float[] out, int pixels) {
+            if (in.length < pixels * channelsIn || out.length < pixels * channelsOut) {
+                throw new IllegalArgumentException(
+                        "arrays: expected " + pixels + " pixels, got " + in.length + " and " + out.length + " samples");
+            }
+            try (Arena arena = Arena.ofConfined()) {
+                int chunk = Math.min(CHUNK, pixels);
+                MemorySegment source = arena.allocate(ValueLayout.JAVA_SHORT, (long) chunk * channelsIn);
+                MemorySegment target = arena.allocate(ValueLayout.JAVA_SHORT, (long) chunk * channelsOut);
+                for (int done = 0; done < pixels; done += chunk) {
+                    int count = Math.min(chunk, pixels - done);
+                    toShorts(in, done * channelsIn, count * channelsIn, source);
+                    conversion.apply(source, target, count);
+                    toFloats(target, out, done * channelsOut, count * channelsOut);
+                }
+            }
+        }
+
+        private static void toShorts(float[] in, int at, int count, MemorySegment out) {
+            for (int i = 0; i < count; i++) {
+                float clipped = Math.min(1f, Math.max(0f, in[at + i]));
+                out.setAtIndex(ValueLayout.JAVA_SHORT, i, (short) (int) (clipped * 65535f + 0.5f));
+            }
+        }
+
+        private static void toFloats(MemorySegment in, float[] out, int at, int count) {
+            for (int i = 0; i < count; i++) {
+                out[at + i] = (in.getAtIndex(ValueLayout.JAVA_SHORT, i) & 0xffff) * (1f / 65535f);
+            }
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** ICC profiles and conversion through Little CMS. Start at {@link embrick.formats.icc.ProfileShelf}. */
+package embrick.formats.icc;

@@ -1,0 +1,147 @@
+package embrick.formats.jpeg;
+
+import embrick.core.pixels.Strip;
+import embrick.core.print.Print;
+import embrick.core.units.Resolution;
+import embrick.formats.PrintFile;
+import embrick.formats.exif.ExifBlock;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
+import java.util.Arrays;
+
+/**
+ * Writes a baseline JPEG, colour at full resolution, strip by strip.
+ *
+ * <p>The library only encodes whole pictures. Each strip is therefore encoded as one of its own, and their scans are
+ * joined by restart markers (T.81, B.2.4.4 and F.1.1.5.2: a restart resets the prediction, as the beginning of a picture
+ * does). The joined file decodes to the same pixels as one encoded whole, and memory grows with the strip only.
+ */
+public final class JpegWriter {
+    /** Rows of a strip: whole blocks of 8, and at 65 500 px wide still under the 65 535 blocks a restart interval holds. */
+    private static final int STRIP_ROWS = 64;
+
+    /** Most profile bytes in one APP2 segment: 65 535 less length, name and counters (ICC.1, B.4). */
+    private static final int ICC_PART = 65_519;
+
+    private static final int BLOCK = 8;
+
+    private JpegWriter() {}
+
+    public static void write(Print print, PrintFile file, int quality, OutputStream to, PrintFile.Progress progress)
+            throws IOException {
+        DataOutputStream out = new DataOutputStream(to);
+        int width = print.size().width();
+        int height = print.size().height();
+        TurboJpeg.PixelLayout layout = print.channels() == 1 ? TurboJpeg.PixelLayout.GREY : TurboJpeg.PixelLayout.RGB;
+        int mostRows = Math.min(STRIP_ROWS, height);
+        try (TurboJpeg.Encoder encoder = new TurboJpeg.Encoder(layout, width, mostRows, quality)) {
+            int strips = Math.ceilDiv(height, STRIP_ROWS);
+            for (int strip = 0; strip < strips; strip++) {
+                int y = strip * STRIP_ROWS;
+                int rows = Math.min(STRIP_ROWS, height - y);
+                toBytes(print.rows(y, rows), encoder.pixels());
+                EncodedStrip encoded = new EncodedStrip(encoder.encode(rows));
+                if (strip == 0) {
+                    writeHeader(out, file, print);
+                    encoded.writeTables(out, height, Math.ceilDiv(width, BLOCK) * (STRIP_ROWS / BLOCK));
+                } else {
+                    out.writeShort(0xFF00 | (JpegHeader.RST0 + (strip - 1) % 8));
+                }
+                encoded.writeScan(out);
+                progress.strip(strip + 1, strips);
+            }
+        }
+        out.writeShort(0xFF00 | JpegHeader.EOI);
+        out.flush();
+    }
+
+    private static void toBytes(Strip strip, MemorySegment into) {
+        float[] samples = strip.samples();
+        int length = strip.rows() * strip.rowLength();
+        for (int i = 0; i < length; i++) {
+            into.set(ValueLayout.JAVA_BYTE, i, (byte) Strip.toByte(samples[i]));
+        }
+    }
+
+    private static void writeHeader(DataOutputStream out, PrintFile file, Print print) throws IOException {
+        Resolution marked = file.marked();
+        out.writeShort(0xFF00 | JpegHeader.SOI);
+        out.writeShort(0xFF00 | JpegHeader.APP0);
+        out.writeShort(16);
+        out.write(JpegHeader.JFIF);
+        out.writeShort(0x0102);
+        out.writeByte(1);
+        int density = Math.clamp(marked.roundedPerInch(), 1, 65_535);
+        out.writeShort(density);
+        out.writeShort(density);
+        out.writeShort(0);
+        byte[] exif = ExifBlock.of(marked, print.size(), file.colour());
+        out.writeShort(0xFF00 | JpegHeader.APP1);
+        out.writeShort(2 + JpegHeader.EXIF.length + exif.length);
+        out.write(JpegHeader.EXIF);
+        out.write(exif);
+        writeProfile(out, file.profile());
+    }
+
+    private static void writeProfile(DataOutputStream out, byte[] profile) throws IOException {
+        int parts = Math.ceilDiv(profile.length, ICC_PART);
+        if (parts > 255) {
+            throw new IOException("profile: expected at most 255 parts in a JPEG, got " + parts);
+        }
+        for (int part = 0; part < parts; part++) {
+            byte[] bytes =
+                    Arrays.copyOfRange(profile, part * ICC_PART, Math.min(profile.length, (part + 1) * ICC_PART));
+            out.writeShort(0xFF00 | JpegHeader.APP2);
+            out.writeShort(2 + JpegHeader.ICC.length + 2 + bytes.length);
+            out.write(JpegHeader.ICC);
+            out.writeByte(part + 1);
+            out.writeByte(parts);
+            out.write(bytes);
+        }
+    }
+
+    /** One strip as the library wrote it: a whole small JPEG, taken apart. */
+    private static final class EncodedStrip {
+        private final byte[] jpeg;
+        private final int scan;
+
+        EncodedStrip(byte[] jpeg) {
+            this.jpeg = jpeg;
+            int at = 2;
+            while ((jpeg[at + 1] & 0xff) != JpegHeader.SOS) {
+                at += 2 + segmentLength(at);
+            }
+            this.scan = at;
+        }
+
+        private int segmentLength(int at) {
+            return (jpeg[at + 2] & 0xff) << 8 | (jpeg[at + 3] & 0xff);
+        }
+
+        /** The tables and the frame, which all strips share, with the whole picture's height and the restart interval. */
+        void writeTables(DataOutputStream out, int height, int restartInterval) throws IOException {
+            for (int at = 2; at < scan; at += 2 + segmentLength(at)) {
+                int marker = jpeg[at + 1] & 0xff;
+                if (marker == JpegHeader.SOF0) {
+                    jpeg[at + 5] = (byte) (height >> 8);
+                    jpeg[at + 6] = (byte) height;
+                }
+                if (marker == JpegHeader.SOF0 || marker == JpegHeader.DQT || marker == JpegHeader.DHT) {
+                    out.write(jpeg, at, 2 + segmentLength(at));
+                }
+            }
+            out.writeShort(0xFF00 | JpegHeader.DRI);
+            out.writeShort(4);
+            out.writeShort(restartInterval);
+            out.write(jpeg, scan, 2 + segmentLength(scan));
+        }
+
+        void writeScan(DataOutputStream out) throws IOException {
+            int from = scan + 2 + segmentLength(scan);
+            out.write(jpeg, from, jpeg.length - 2 - from);
+        }
+    }
+}

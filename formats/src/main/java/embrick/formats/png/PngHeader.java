@@ -1,0 +1,171 @@
+package embrick.formats.png;
+
+import embrick.core.pixels.ColourModel;
+import embrick.core.source.SourceFacts.Alpha;
+import embrick.core.units.Resolution;
+import embrick.formats.UnusablePictureException;
+import embrick.formats.exif.ExifFacts;
+import java.io.ByteArrayOutputStream;
+import java.io.DataInputStream;
+import java.io.EOFException;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.util.Optional;
+import java.util.zip.DataFormatException;
+import java.util.zip.Inflater;
+
+/** The chunks before a PNG's first IDAT (ISO/IEC 15948, clauses 5 and 11). */
+public record PngHeader(
+        int width,
+        int height,
+        ColourModel model,
+        Alpha alpha,
+        int bitsPerChannel,
+        Optional<Resolution> across,
+        Optional<Resolution> down,
+        Optional<byte[]> icc,
+        NamedSpace space,
+        Optional<ExifFacts> exif) {
+    static final long SIGNATURE = 0x89504E470D0A1A0AL;
+    static final int IHDR = 0x49484452;
+    static final int IDAT = 0x49444154;
+    static final int IEND = 0x49454E44;
+    static final int PHYS = 0x70485973;
+    static final int ICCP = 0x69434350;
+    private static final int SRGB = 0x73524742;
+    private static final int TRNS = 0x74524E53;
+    private static final int EXIF = 0x65584966;
+
+    private static final int COLOUR_PALETTE = 3;
+    private static final int MOST_CHUNK = 64 << 20;
+    private static final int MOST_PROFILE = 16 << 20;
+
+    /** The sRGB chunk. */
+    public enum NamedSpace {
+        SRGB,
+        NOT_NAMED
+    }
+
+    public static PngHeader read(DataInputStream in, long fileBytes) throws IOException {
+        Reading reading = new Reading();
+        try {
+            if (in.readLong() != SIGNATURE) {
+                throw UnusablePictureException.broken("not-png", "does not begin as a PNG");
+            }
+            while (true) {
+                int length = in.readInt();
+                int type = in.readInt();
+                if (type == IDAT || type == IEND) {
+                    break;
+                }
+                if (length < 0 || length > MOST_CHUNK) {
+                    throw UnusablePictureException.broken("bad-chunk", "has a damaged header");
+                }
+                byte[] data = in.readNBytes(length);
+                in.readInt();
+                if (data.length < length) {
+                    throw new EOFException();
+                }
+                reading.chunk(type, data);
+            }
+        } catch (EOFException cut) {
+            throw UnusablePictureException.broken(
+                    "cut-short", "is cut short after " + fileBytes + " bytes, inside its header");
+        }
+        return reading.finish();
+    }
+
+    private static final class Reading {
+        private int width;
+        private int height;
+        private int depth;
+        private int colourType = -1;
+        private boolean transparent;
+        private Optional<Resolution> across = Optional.empty();
+        private Optional<Resolution> down = Optional.empty();
+        private Optional<byte[]> icc = Optional.empty();
+        private Optional<ExifFacts> exif = Optional.empty();
+        private NamedSpace space = NamedSpace.NOT_NAMED;
+
+        void chunk(int type, byte[] data) throws IOException {
+            ByteBuffer buffer = ByteBuffer.wrap(data);
+            switch (type) {
+                case IHDR -> {
+                    if (data.length < 13) {
+                        throw UnusablePictureException.broken("bad-chunk", "has a damaged header");
+                    }
+                    width = buffer.getInt(0);
+                    height = buffer.getInt(4);
+                    depth = data[8];
+                    colourType = data[9];
+                }
+                case PHYS -> {
+                    if (data.length >= 9 && data[8] == 1) {
+                        across = perMetre(buffer.getInt(0));
+                        down = perMetre(buffer.getInt(4));
+                    }
+                }
+                case ICCP -> icc = inflated(data);
+                case SRGB -> space = NamedSpace.SRGB;
+                case TRNS -> transparent = true;
+                case EXIF -> exif = ExifFacts.read(data);
+                default -> {
+                    // All other chunks say nothing that is needed here.
+                }
+            }
+        }
+
+        private static Optional<Resolution> perMetre(int pixels) {
+            return pixels < 1 || pixels > 700_000 ? Optional.empty() : Optional.of(Resolution.perMetre(pixels));
+        }
+
+        /** A name, a zero, the method (0) and a zlib stream; a damaged one is as good as none. */
+        private static Optional<byte[]> inflated(byte[] chunk) {
+            int name = 0;
+            while (name < chunk.length && chunk[name] != 0) {
+                name++;
+            }
+            if (name + 2 >= chunk.length) {
+                return Optional.empty();
+            }
+            try (Inflater inflater = new Inflater()) {
+                inflater.setInput(chunk, name + 2, chunk.length - name - 2);
+                ByteArrayOutputStream profile = new ByteArrayOutputStream();
+                byte[] part = new byte[8192];
+                while (!inflater.finished() && profile.size() < MOST_PROFILE) {
+                    int read = inflater.inflate(part);
+                    if (read == 0) {
+                        return Optional.empty();
+                    }
+                    profile.write(part, 0, read);
+                }
+                return Optional.of(profile.toByteArray());
+            } catch (DataFormatException damaged) {
+                return Optional.empty();
+            }
+        }
+
+        PngHeader finish() throws IOException {
+            if (colourType < 0) {
+                throw UnusablePictureException.broken("no-frame", "has no picture in it");
+            }
+            if (width < 1 || height < 1) {
+                throw UnusablePictureException.broken(
+                        "no-pixels", "says it is " + width + " × " + height + " px: there is no picture in it");
+            }
+            boolean grey = colourType == 0 || colourType == 4;
+            boolean alpha = transparent || colourType == 4 || colourType == 6;
+            return new PngHeader(
+                    width,
+                    height,
+                    grey ? ColourModel.GREY : ColourModel.RGB,
+                    alpha ? Alpha.SEE_THROUGH : Alpha.OPAQUE,
+                    depth == 16 && colourType != COLOUR_PALETTE ? 16 : 8,
+                    across,
+                    down,
+                    icc,
+                    space,
+                    exif);
+        }
+    }
+}

@@ -1,0 +1,195 @@
+package embrick.formats.png;
+
+import embrick.core.pixels.Strip;
+import embrick.core.print.Print;
+import embrick.formats.PrintFile;
+import java.io.ByteArrayOutputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.util.zip.CRC32;
+import java.util.zip.Deflater;
+import java.util.zip.DeflaterOutputStream;
+
+/** Writes an 8-bit PNG strip by strip, with iCCP and pHYs. Filters are chosen a row by the least sum of differences. */
+public final class PngWriter {
+    private static final int STRIP_ROWS = 64;
+    private static final int IDAT_BYTES = 1 << 16;
+    private static final int FILTERS = 5;
+
+    private PngWriter() {}
+
+    public static void write(Print print, PrintFile file, OutputStream to, PrintFile.Progress progress)
+            throws IOException {
+        DataOutputStream out = new DataOutputStream(to);
+        out.writeLong(PngHeader.SIGNATURE);
+        int width = print.size().width();
+        int height = print.size().height();
+        ByteBuffer header = ByteBuffer.allocate(13).putInt(width).putInt(height);
+        header.put((byte) 8).put((byte) (print.channels() == 1 ? 0 : 2));
+        chunk(out, PngHeader.IHDR, header.array(), 13);
+        byte[] profile = profileChunk(file.profile());
+        chunk(out, PngHeader.ICCP, profile, profile.length);
+        int perMetre = (int) file.marked().roundedPerMetre();
+        chunk(
+                out,
+                PngHeader.PHYS,
+                ByteBuffer.allocate(9)
+                        .putInt(perMetre)
+                        .putInt(perMetre)
+                        .put((byte) 1)
+                        .array(),
+                9);
+        int strips = Math.ceilDiv(height, STRIP_ROWS);
+        try (Deflater deflater = new Deflater(6);
+                IdatStream idat = new IdatStream(out);
+                DeflaterOutputStream packed = new DeflaterOutputStream(idat, deflater, 1 << 15)) {
+            Filter filter = new Filter(width * print.channels(), print.channels());
+            for (int strip = 0; strip < strips; strip++) {
+                int y = strip * STRIP_ROWS;
+                Strip rows = print.rows(y, Math.min(STRIP_ROWS, height - y));
+                for (int row = 0; row < rows.rows(); row++) {
+                    packed.write(filter.next(rows.samples(), row * rows.rowLength()));
+                }
+                progress.strip(strip + 1, strips);
+            }
+            packed.finish();
+        }
+        chunk(out, PngHeader.IEND, new byte[0], 0);
+        out.flush();
+    }
+
+    private static byte[] profileChunk(byte[] profile) throws IOException {
+        ByteArrayOutputStream chunk = new ByteArrayOutputStream();
+        chunk.writeBytes("ICC profile".getBytes(StandardCharsets.ISO_8859_1));
+        chunk.write(0);
+        chunk.write(0);
+        try (DeflaterOutputStream packed = new DeflaterOutputStream(chunk)) {
+            packed.write(profile);
+        }
+        return chunk.toByteArray();
+    }
+
+    private static void chunk(DataOutputStream out, int type, byte[] data, int length) throws IOException {
+        CRC32 crc = new CRC32();
+        crc.update(ByteBuffer.allocate(4).putInt(0, type));
+        crc.update(data, 0, length);
+        out.writeInt(length);
+        out.writeInt(type);
+        out.write(data, 0, length);
+        out.writeInt((int) crc.getValue());
+    }
+
+    /** Gathers bytes into IDAT chunks; closing writes the last and leaves the file open. */
+    private static final class IdatStream extends OutputStream {
+        private final DataOutputStream out;
+        private final byte[] held = new byte[IDAT_BYTES];
+        private int length;
+
+        IdatStream(DataOutputStream out) {
+            this.out = out;
+        }
+
+        @Override
+        public void write(int value) throws IOException {
+            held[length++] = (byte) value;
+            if (length == held.length) {
+                send();
+            }
+        }
+
+        @Override
+        public void write(byte[] bytes, int from, int count) throws IOException {
+            int done = 0;
+            while (done < count) {
+                int part = Math.min(count - done, held.length - length);
+                System.arraycopy(bytes, from + done, held, length, part);
+                length += part;
+                done += part;
+                if (length == held.length) {
+                    send();
+                }
+            }
+        }
+
+        private void send() throws IOException {
+            if (length > 0) {
+                chunk(out, PngHeader.IDAT, held, length);
+                length = 0;
+            }
+        }
+
+        @Override
+        public void close() throws IOException {
+            send();
+        }
+    }
+
+    /** PNG's five row filters (ISO/IEC 15948, clause 9), the best chosen as its clause 12.8 advises. */
+    private static final class Filter {
+        private final int rowLength;
+        private final int step;
+        private final byte[] before;
+        private final byte[] row;
+        private final byte[][] tried;
+
+        Filter(int rowLength, int step) {
+            this.rowLength = rowLength;
+            this.step = step;
+            this.before = new byte[rowLength];
+            this.row = new byte[rowLength];
+            this.tried = new byte[FILTERS][rowLength + 1];
+        }
+
+        byte[] next(float[] samples, int at) {
+            for (int i = 0; i < rowLength; i++) {
+                row[i] = (byte) Strip.toByte(samples[at + i]);
+            }
+            int best = 0;
+            long least = Long.MAX_VALUE;
+            for (int filter = 0; filter < FILTERS; filter++) {
+                long sum = apply(filter);
+                if (sum < least) {
+                    least = sum;
+                    best = filter;
+                }
+            }
+            System.arraycopy(row, 0, before, 0, rowLength);
+            return tried[best];
+        }
+
+        private long apply(int filter) {
+            byte[] out = tried[filter];
+            out[0] = (byte) filter;
+            long sum = 0;
+            for (int i = 0; i < rowLength; i++) {
+                int left = i < step ? 0 : row[i - step] & 0xff;
+                int up = before[i] & 0xff;
+                int predicted = switch (filter) {
+                    case 0 -> 0;
+                    case 1 -> left;
+                    case 2 -> up;
+                    case 3 -> (left + up) >> 1;
+                    default -> paeth(left, up, i < step ? 0 : before[i - step] & 0xff);
+                };
+                byte value = (byte) (row[i] - predicted);
+                out[i + 1] = value;
+                sum += Math.abs(value);
+            }
+            return sum;
+        }
+
+        private static int paeth(int left, int up, int upLeft) {
+            int estimate = left + up - upLeft;
+            int byLeft = Math.abs(estimate - left);
+            int byUp = Math.abs(estimate - up);
+            int byUpLeft = Math.abs(estimate - upLeft);
+            if (byLeft <= byUp && byLeft <= byUpLeft) {
+                return left;
+            }
+            return byUp <= byUpLeft ? up : upLeft;
+        }
+    }
+}

@@ -1,0 +1,179 @@
+package embrick.formats.tiff;
+
+import embrick.core.units.Resolution;
+import java.io.EOFException;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/** One directory of a TIFF (TIFF 6.0, section 2): tags with their values, read on demand from where they lie. */
+public final class Ifd {
+    public static final int IMAGE_WIDTH = 256;
+    public static final int IMAGE_LENGTH = 257;
+    public static final int BITS_PER_SAMPLE = 258;
+    public static final int COMPRESSION = 259;
+    public static final int PHOTOMETRIC = 262;
+    public static final int STRIP_OFFSETS = 273;
+    public static final int ORIENTATION = 274;
+    public static final int SAMPLES_PER_PIXEL = 277;
+    public static final int ROWS_PER_STRIP = 278;
+    public static final int STRIP_BYTE_COUNTS = 279;
+    public static final int X_RESOLUTION = 282;
+    public static final int Y_RESOLUTION = 283;
+    public static final int PLANAR_CONFIGURATION = 284;
+    public static final int RESOLUTION_UNIT = 296;
+    public static final int PREDICTOR = 317;
+    public static final int EXTRA_SAMPLES = 338;
+    public static final int SAMPLE_FORMAT = 339;
+    public static final int EXIF_IFD = 34665;
+    public static final int ICC_PROFILE = 34675;
+
+    static final int TYPE_BYTE = 1;
+    static final int TYPE_SHORT = 3;
+    static final int TYPE_LONG = 4;
+    static final int TYPE_RATIONAL = 5;
+    static final int TYPE_UNDEFINED = 7;
+    private static final int[] TYPE_BYTES = {0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8};
+    private static final int MOST_VALUE_BYTES = 64 << 20;
+
+    /** Bytes at an offset; fewer than asked is an end of file. */
+    public interface Bytes {
+        ByteBuffer at(long offset, int length) throws IOException;
+    }
+
+    private record Entry(int type, int count, byte[] inline) {}
+
+    private final Bytes bytes;
+    private final ByteOrder order;
+    private final Map<Integer, Entry> entries = new TreeMap<>();
+
+    private Ifd(Bytes bytes, ByteOrder order) {
+        this.bytes = bytes;
+        this.order = order;
+    }
+
+    /** The first directory of a TIFF. */
+    public static Ifd first(Bytes bytes) throws IOException {
+        ByteBuffer head = bytes.at(0, 8);
+        int mark = head.getShort(0);
+        ByteOrder order = switch (mark) {
+            case 0x4949 -> ByteOrder.LITTLE_ENDIAN;
+            case 0x4D4D -> ByteOrder.BIG_ENDIAN;
+            default -> throw new IOException("TIFF: expected II or MM at offset 0, found " + mark);
+        };
+        head.order(order);
+        return at(bytes, order, head.getInt(4) & 0xFFFF_FFFFL);
+    }
+
+    private static Ifd at(Bytes bytes, ByteOrder order, long offset) throws IOException {
+        Ifd ifd = new Ifd(bytes, order);
+        int count = bytes.at(offset, 2).order(order).getShort() & 0xffff;
+        ByteBuffer table = bytes.at(offset + 2, count * 12).order(order);
+        for (int i = 0; i < count; i++) {
+            int at = i * 12;
+            byte[] inline = new byte[4];
+            table.get(at + 8, inline);
+            ifd.entries.put(
+                    table.getShort(at) & 0xffff,
+                    new Entry(table.getShort(at + 2) & 0xffff, table.getInt(at + 4), inline));
+        }
+        return ifd;
+    }
+
+    /** The directory a tag points to. */
+    public Optional<Ifd> child(int tag) throws IOException {
+        Optional<long[]> offset = numbers(tag);
+        return offset.isPresent() && offset.get().length == 1
+                ? Optional.of(at(bytes, order, offset.get()[0]))
+                : Optional.empty();
+    }
+
+    public boolean has(int tag) {
+        return entries.containsKey(tag);
+    }
+
+    private Optional<ByteBuffer> value(int tag) throws IOException {
+        Entry entry = entries.get(tag);
+        if (entry == null || entry.type() < 1 || entry.type() >= TYPE_BYTES.length) {
+            return Optional.empty();
+        }
+        long length = (long) entry.count() * TYPE_BYTES[entry.type()];
+        if (entry.count() < 0 || length > MOST_VALUE_BYTES) {
+            throw new IOException("TIFF: tag " + tag + " says it has " + length + " bytes");
+        }
+        ByteBuffer value = length <= 4
+                ? ByteBuffer.wrap(entry.inline(), 0, (int) length).slice()
+                : bytes.at(ByteBuffer.wrap(entry.inline()).order(order).getInt() & 0xFFFF_FFFFL, (int) length);
+        return Optional.of(value.order(order));
+    }
+
+    /** Whole numbers of type BYTE, SHORT or LONG. */
+    public Optional<long[]> numbers(int tag) throws IOException {
+        Optional<ByteBuffer> value = value(tag);
+        if (value.isEmpty()) {
+            return Optional.empty();
+        }
+        Entry entry = entries.get(tag);
+        long[] numbers = new long[entry.count()];
+        for (int i = 0; i < numbers.length; i++) {
+            switch (entry.type()) {
+                case TYPE_BYTE, TYPE_UNDEFINED -> numbers[i] = value.get().get(i) & 0xff;
+                case TYPE_SHORT -> numbers[i] = value.get().getShort(2 * i) & 0xffff;
+                case TYPE_LONG, 13 -> numbers[i] = value.get().getInt(4 * i) & 0xFFFF_FFFFL;
+                default -> {
+                    return Optional.empty();
+                }
+            }
+        }
+        return Optional.of(numbers);
+    }
+
+    public long number(int tag, long otherwise) throws IOException {
+        Optional<long[]> numbers = numbers(tag);
+        return numbers.isPresent() && numbers.get().length > 0 ? numbers.get()[0] : otherwise;
+    }
+
+    public Optional<byte[]> undefined(int tag) throws IOException {
+        Optional<ByteBuffer> value = value(tag);
+        if (value.isEmpty()) {
+            return Optional.empty();
+        }
+        byte[] bytesOfValue = new byte[value.get().remaining()];
+        value.get().get(bytesOfValue);
+        return Optional.of(bytesOfValue);
+    }
+
+    /** X or Y resolution with its unit; empty where it is missing, without a unit, or nonsense. */
+    public Optional<Resolution> resolution(int tag) throws IOException {
+        Optional<ByteBuffer> value = value(tag);
+        if (value.isEmpty()
+                || entries.get(tag).type() != TYPE_RATIONAL
+                || value.get().remaining() < 8) {
+            return Optional.empty();
+        }
+        long above = value.get().getInt(0) & 0xFFFF_FFFFL;
+        long below = value.get().getInt(4) & 0xFFFF_FFFFL;
+        long unit = number(RESOLUTION_UNIT, 2);
+        if (above == 0 || below == 0 || unit < 2 || unit > 3) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(unit == 2 ? Resolution.perInch(above, below) : Resolution.perCentimetre(above, below));
+        } catch (IllegalArgumentException nonsense) {
+            return Optional.empty();
+        }
+    }
+
+    /** Over an array. */
+    public static Bytes over(byte[] data) {
+        return (offset, length) -> {
+            if (offset < 0 || length < 0 || offset + length > data.length) {
+                throw new EOFException("expected " + length + " bytes at offset " + offset + " of " + data.length);
+            }
+            return ByteBuffer.wrap(data, (int) offset, length).slice();
+        };
+    }
+}
