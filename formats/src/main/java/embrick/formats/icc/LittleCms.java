@@ -19,6 +19,9 @@ final class LittleCms {
     private static final int FLAGS_NOCACHE = 0x0040;
 
     private static final int FLAGS_BLACKPOINTCOMPENSATION = 0x2000;
+    /** 16-bit conversions are precalculated into a grid: the finer one, or wide RGB is off by up to 2 counts of 255. */
+    private static final int FLAGS_HIGHRESPRECALC = 0x0400;
+
     private static final int INFO_DESCRIPTION = 0;
 
     private static final NativeLibrary LIBRARY = new NativeLibrary("liblcms2.so.2", "liblcms2-2");
@@ -107,7 +110,7 @@ final class LittleCms {
                         target.handle,
                         format16(toModel),
                         INTENT_RELATIVE_COLORIMETRIC,
-                        FLAGS_NOCACHE | FLAGS_BLACKPOINTCOMPENSATION));
+                        FLAGS_NOCACHE | FLAGS_HIGHRESPRECALC | FLAGS_BLACKPOINTCOMPENSATION));
             }
             if (handle.address() == 0) {
                 throw new IllegalArgumentException("profiles: no conversion from " + fromModel + " to " + toModel);

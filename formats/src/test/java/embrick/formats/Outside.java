@@ -1,0 +1,63 @@
+package embrick.formats;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * Tools that are not ours, by which files are confirmed: Pillow (Debian python3-pil), exiftool
+ * (libimage-exiftool-perl), transicc (liblcms2-utils).
+ */
+public final class Outside {
+    private Outside() {}
+
+    /** Runs a Python program with Debian's Pillow; its arguments are {@code sys.argv[1:]}. */
+    public static String python(String program, Object... arguments) {
+        List<String> command = new ArrayList<>(List.of("/usr/bin/python3", "-c", program));
+        Arrays.stream(arguments).map(Object::toString).forEach(command::add);
+        return run("", command);
+    }
+
+    /** One tag a line, {@code name: value}, numbers as stored. */
+    public static String exiftool(Path file, String... tags) {
+        List<String> command = new ArrayList<>(List.of("exiftool", "-n", "-s", "-G1", "-a"));
+        for (String tag : tags) {
+            command.add("-" + tag);
+        }
+        command.add(file.toString());
+        return run("", command).replaceAll("[ ]+", " ");
+    }
+
+    public static String transicc(String input, String... arguments) {
+        List<String> command = new ArrayList<>(List.of("transicc"));
+        command.addAll(List.of(arguments));
+        // Its banner goes to the other stream.
+        command.addAll(0, List.of("sh", "-c", "exec \"$@\" 2>/dev/null", "sh"));
+        return run(input, command);
+    }
+
+    private static String run(String input, List<String> command) {
+        try {
+            Process process =
+                    new ProcessBuilder(command).redirectErrorStream(true).start();
+            try (var stdin = process.getOutputStream()) {
+                stdin.write(input.getBytes(StandardCharsets.UTF_8));
+            }
+            String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            if (!process.waitFor(2, TimeUnit.MINUTES) || process.exitValue() != 0) {
+                throw new AssertionError(command.getFirst() + " failed: " + output);
+            }
+            return output;
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(interrupted);
+        }
+    }
+}

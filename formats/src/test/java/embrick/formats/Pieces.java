@@ -1,0 +1,66 @@
+package embrick.formats;
+
+import embrick.core.framing.Framing;
+import embrick.core.paper.PaperSize;
+import embrick.core.plan.Plan;
+import embrick.core.plan.Planner;
+import embrick.core.plan.Planning;
+import embrick.core.print.Print;
+import embrick.core.print.Printer;
+import embrick.core.source.SourceFacts;
+import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.Fit;
+import embrick.core.ticket.NamePattern;
+import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.Size;
+import embrick.core.ticket.Ticket;
+import embrick.core.ticket.Turn;
+import embrick.core.ticket.ViewingDistance;
+import embrick.core.units.Length;
+import embrick.core.units.LengthUnit;
+import embrick.core.units.Resolution;
+import embrick.formats.icc.ProfileShelf;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+
+/** Makes whole pieces from files, for tests. */
+final class Pieces {
+    static final Formats FORMATS = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
+
+    private Pieces() {}
+
+    static Ticket ticket(String width, String height, long ppi, FileFormat file) {
+        return new Ticket(
+                new Size.OnPaper(
+                        new PaperSize(Length.parse(width, LengthUnit.IN), Length.parse(height, LengthUnit.IN))),
+                Turn.SUIT,
+                new Fit.Fill(PaperColour.WHITE),
+                Resolution.perInch(ppi),
+                ViewingDistance.HAND,
+                OutputColour.SRGB,
+                file,
+                new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
+    }
+
+    static Plan plan(SourceFacts facts, Ticket ticket, Framing framing) {
+        return switch (Planner.plan(facts, ticket, framing)) {
+            case Planning.Ready ready -> ready.plan();
+            case Planning.Refused refused ->
+                throw new AssertionError(refused.problems().toString());
+        };
+    }
+
+    /** Makes one piece and returns its plan. */
+    static Plan make(Path original, Ticket ticket, Framing framing, Path piece) throws IOException {
+        try (OpenedPicture opened = FORMATS.open(original)) {
+            Plan plan = plan(opened.facts(), ticket, framing);
+            Print print = Printer.print(plan, opened.raster(), FORMATS.profiles());
+            try (FileTarget target = FileTarget.create(piece)) {
+                FORMATS.write(print, plan, target, PrintFile.Progress.none());
+            }
+            return plan;
+        }
+    }
+}

@@ -1,0 +1,213 @@
+package embrick.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.core.check.Expectation;
+import embrick.core.framing.Framing;
+import embrick.core.plan.Plan;
+import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.FileFormat.Packing;
+import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.Size;
+import embrick.core.ticket.Ticket;
+import embrick.core.units.Resolution;
+import embrick.formats.icc.ProfileShelf;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Files as they leave, confirmed by exiftool and Pillow. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class WrittenFilesTest {
+    private static final String DRAW = """
+            import sys
+            from PIL import Image, ImageFilter
+            w, h = 1500, 1100
+            g = Image.effect_noise((w, h), 60)
+            r = Image.linear_gradient('L').resize((w, h))
+            b = Image.radial_gradient('L').resize((w, h))
+            Image.merge('RGB', (r, g.filter(ImageFilter.GaussianBlur(1)), b)).save(sys.argv[1])
+            """;
+
+    private Path folder;
+
+    private Path original;
+
+    @BeforeAll
+    void draw(@TempDir Path made) {
+        folder = made;
+        original = folder.resolve("original.png");
+        Outside.python(DRAW, original);
+    }
+
+    static Stream<FileFormat> formats() {
+        return Stream.of(
+                new FileFormat.Jpeg(95),
+                new FileFormat.Png(),
+                new FileFormat.Tiff(Packing.PLAIN),
+                new FileFormat.Tiff(Packing.DEFLATE));
+    }
+
+    private Path piece(String name, FileFormat file) {
+        return folder.resolve(name + file.hashCode() + "." + file.suffix());
+    }
+
+    @ParameterizedTest
+    @MethodSource("formats")
+    void eightByTenAt300IsExact(FileFormat file) throws IOException {
+        Path piece = piece("8x10", file);
+        Plan plan = Pieces.make(original, Pieces.ticket("8 in", "10 in", 300, file), Framing.centred(), piece);
+
+        String said = Outside.exiftool(piece, "ImageWidth", "ImageHeight", "ProfileDescription", "Orientation");
+        assertThat(said)
+                .contains("ImageWidth : 3000")
+                .contains("ImageHeight : 2400")
+                .contains("ProfileDescription : sRGB IEC 61966-2-1");
+        assertThat(Pieces.FORMATS.inspect(piece))
+                .satisfies(facts -> assertThat(
+                                Expectation.of(plan, ProfileShelf.SRGB_DIGEST).differences(facts))
+                        .isEmpty());
+    }
+
+    @Test
+    void jpegCarriesItsPpiInJfifAndExif() throws IOException {
+        FileFormat file = new FileFormat.Jpeg(95);
+        Path piece = piece("ppi", file);
+        Pieces.make(original, Pieces.ticket("4 in", "5 in", 300, file), Framing.centred(), piece);
+        assertThat(Outside.exiftool(piece, "XResolution", "YResolution", "ResolutionUnit", "Orientation", "ColorSpace"))
+                .contains("[JFIF] XResolution : 300")
+                .contains("[JFIF] YResolution : 300")
+                .contains("[JFIF] ResolutionUnit : 1")
+                .contains("[IFD0] XResolution : 300")
+                .contains("[IFD0] YResolution : 300")
+                .contains("[IFD0] ResolutionUnit : 2")
+                .contains("[IFD0] Orientation : 1")
+                .contains("[ExifIFD] ColorSpace : 1");
+    }
+
+    @Test
+    void pngCountsPerMetre() throws IOException {
+        Path piece = piece("ppi", new FileFormat.Png());
+        Pieces.make(original, Pieces.ticket("4 in", "5 in", 300, new FileFormat.Png()), Framing.centred(), piece);
+        assertThat(Outside.exiftool(piece, "PixelsPerUnitX", "PixelsPerUnitY", "PixelUnits"))
+                .contains("PixelsPerUnitX : 11811")
+                .contains("PixelsPerUnitY : 11811")
+                .contains("PixelUnits : 1");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"300", "299.7", "72", "360"})
+    void tiffHoldsTheExactFractionInInches(String ppi) throws IOException {
+        FileFormat file = new FileFormat.Tiff(Packing.PLAIN);
+        Path piece = folder.resolve("ppi-" + ppi + ".tif");
+        Ticket ticket = Pieces.ticket("2 in", "3 in", 300, file).withPpi(Resolution.perInch(new BigDecimal(ppi)));
+        Pieces.make(original, ticket, Framing.centred(), piece);
+        assertThat(Outside.exiftool(piece, "XResolution", "YResolution", "ResolutionUnit"))
+                .contains("XResolution : " + ppi)
+                .contains("YResolution : " + ppi)
+                .contains("ResolutionUnit : 2");
+    }
+
+    @ParameterizedTest
+    @MethodSource("formats")
+    void pillowReadsTheWholeFileAndItsProfile(FileFormat file) throws IOException {
+        Path piece = piece("whole", file);
+        Pieces.make(original, Pieces.ticket("5 in", "7 in", 100, file), Framing.centred(), piece);
+        String said = Outside.python("""
+                import sys, hashlib
+                from PIL import Image
+                im = Image.open(sys.argv[1]); im.load()
+                print(im.size, im.mode, [round(float(v)) for v in im.info['dpi']],
+                      hashlib.sha256(im.info['icc_profile']).hexdigest())
+                """, piece);
+        assertThat(said.strip())
+                .isEqualTo("(700, 500) RGB [300, 300] ".replace("300", "100") + ProfileShelf.SRGB_DIGEST);
+    }
+
+    /** PNG and TIFF lose nothing: all three must show the same pixels to Pillow. */
+    @Test
+    void losslessFilesHoldTheSamePixels() throws IOException {
+        Path[] pieces = formats().skip(1).map(file -> piece("same", file)).toArray(Path[]::new);
+        int at = 0;
+        for (FileFormat file : formats().skip(1).toList()) {
+            Pieces.make(
+                    original,
+                    Pieces.ticket("5 in", "7 in", 97, file),
+                    Framing.centred().withTilt(2),
+                    pieces[at++]);
+        }
+        String said = Outside.python("""
+                import sys
+                from PIL import Image
+                a, b, c = (Image.open(p).convert('RGB').tobytes() for p in sys.argv[1:])
+                print(len(a), a == b, b == c)
+                """, (Object[]) pieces);
+        assertThat(said.strip()).isEqualTo(679 * 485 * 3 + " True True");
+    }
+
+    /** Strips joined by restart markers decode to the pixels of one whole encode by a tool that is not ours. */
+    @ParameterizedTest
+    @ValueSource(ints = {80, 95, 100})
+    void joinedJpegEqualsAWholeEncode(int quality) throws IOException {
+        Path jpeg = folder.resolve("joined" + quality + ".jpg");
+        Path png = folder.resolve("joined" + quality + ".png");
+        Ticket ticket = Pieces.ticket("3.37 in", "4.51 in", 100, new FileFormat.Jpeg(quality));
+        Pieces.make(original, ticket, Framing.centred(), jpeg);
+        Pieces.make(original, ticket.withFile(new FileFormat.Png()), Framing.centred(), png);
+        String said = Outside.python("""
+                import sys, io
+                from PIL import Image
+                whole = io.BytesIO()
+                Image.open(sys.argv[2]).save(whole, 'JPEG', quality=int(sys.argv[3]), subsampling=0)
+                print(Image.open(sys.argv[1]).tobytes() == Image.open(whole).tobytes())
+                """, jpeg, png, quality);
+        assertThat(said.strip()).isEqualTo("True");
+    }
+
+    @Test
+    void theSamePlanGivesTheSameBytes() throws IOException {
+        FileFormat file = new FileFormat.Jpeg(90);
+        Path first = folder.resolve("first.jpg");
+        Path second = folder.resolve("second.jpg");
+        Ticket ticket = Pieces.ticket("4 in", "6 in", 120, file);
+        Pieces.make(original, ticket, Framing.centred().withTightness(1.4), first);
+        Pieces.make(original, ticket, Framing.centred().withTightness(1.4), second);
+        assertThat(second).hasSameBinaryContentAs(first);
+    }
+
+    @Test
+    void theOwnShapeKeepsEveryPixel() throws IOException {
+        Path piece = folder.resolve("marked.png");
+        Ticket ticket = Pieces.ticket("4 in", "6 in", 300, new FileFormat.Png())
+                .withSize(new Size.OwnShape())
+                .withColour(OutputColour.ORIGINAL);
+        Pieces.make(original, ticket, Framing.centred(), piece);
+        String said = Outside.python("""
+                import sys
+                from PIL import Image
+                a, b = (Image.open(p).convert('RGB').tobytes() for p in sys.argv[1:])
+                print(a == b)
+                """, original, piece);
+        assertThat(said.strip()).isEqualTo("True");
+    }
+
+    @Test
+    void originalsStayByteForByte() throws IOException {
+        byte[] before = Files.readAllBytes(original);
+        Pieces.make(
+                original,
+                Pieces.ticket("4 in", "6 in", 60, new FileFormat.Jpeg(80)),
+                Framing.centred(),
+                folder.resolve("once.jpg"));
+        assertThat(original).hasBinaryContent(before);
+    }
+}

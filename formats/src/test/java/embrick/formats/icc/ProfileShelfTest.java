@@ -1,0 +1,154 @@
+package embrick.formats.icc;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import embrick.core.colour.ColourPath;
+import embrick.core.colour.ProfileRef;
+import embrick.core.colour.Transform;
+import embrick.core.pixels.ColourModel;
+import embrick.formats.Outside;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class ProfileShelfTest {
+    private final ProfileShelf shelf = new ProfileShelf();
+
+    @TempDir
+    Path folder;
+
+    private Transform toSrgb(byte[] profile, ColourModel model) {
+        String digest = shelf.add(profile, model).orElseThrow().digest();
+        return shelf.along(new ColourPath(new ProfileRef.Embedded(digest, model), new ProfileRef.Srgb()));
+    }
+
+    @Test
+    void colourantsAreThoseOfTheStandard() {
+        // ICC's own sRGB profile, from IEC 61966-2-1 by Bradford to D50 (values from memory, four decimals).
+        double[][] columns = MatrixProfile.colourants(
+                new double[][] {{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}}, new double[] {0.3127, 0.3290});
+        double[][] published = {{0.4360, 0.3851, 0.1431}, {0.2225, 0.7169, 0.0606}, {0.0139, 0.0971, 0.7141}};
+        for (int row = 0; row < 3; row++) {
+            for (int c = 0; c < 3; c++) {
+                assertThat(columns[row][c]).isCloseTo(published[row][c], within(3e-4));
+            }
+        }
+    }
+
+    @Test
+    void ourSrgbIsTheSrgbOfLittleCms() throws IOException {
+        // transicc's built-in *sRGB to our file: every colour stays within 1 count of 255.
+        Path file = Files.write(folder.resolve("srgb.icc"), MatrixProfile.srgb());
+        for (int[] colour : cube(5)) {
+            int[] said = transicc(colour, "*sRGB", file.toString());
+            for (int c = 0; c < 3; c++) {
+                assertThat(said[c]).isCloseTo(colour[c], within(1));
+            }
+        }
+    }
+
+    /** Matrix profiles within 1 count of 255 of Little CMS's own tool. */
+    @ParameterizedTest
+    @ValueSource(strings = {"opRGB", "ROMM"})
+    void wideRgbBecomesSrgbAsTheToolSays(String name) throws IOException {
+        byte[] profile = name.equals("opRGB") ? MatrixProfile.opRgb() : MatrixProfile.romm();
+        Path from = Files.write(folder.resolve("from.icc"), profile);
+        Path to = Files.write(folder.resolve("to.icc"), MatrixProfile.srgb());
+        Transform transform = toSrgb(profile, ColourModel.RGB);
+        for (int[] colour : cube(4)) {
+            int[] said = transicc(colour, from.toString(), to.toString());
+            float[] out = new float[3];
+            transform.apply(new float[] {colour[0] / 255f, colour[1] / 255f, colour[2] / 255f}, out, 1);
+            for (int c = 0; c < 3; c++) {
+                assertThat((double) out[c] * 255).isCloseTo(said[c], within(1.0));
+            }
+        }
+    }
+
+    private int[] transicc(int[] colour, String from, String to) {
+        String input = String.format(Locale.ROOT, "%d%n%d%n%d%n", colour[0], colour[1], colour[2]);
+        // -c0: no precalculation; -s: clipped; -t1 -b: relative with black point compensation, as our transforms.
+        String output = Outside.transicc(input, "-i" + from, "-o" + to, "-t1", "-b", "-c0", "-n", "-s");
+        java.util.regex.Matcher numbers =
+                java.util.regex.Pattern.compile("-?\\d+(?:\\.\\d+)?").matcher(output);
+        int[] values = new int[3];
+        for (int c = 0; c < 3; c++) {
+            assertThat(numbers.find()).as("numbers in %s", output).isTrue();
+            values[c] = Math.clamp(Math.round(Double.parseDouble(numbers.group())), 0, 255);
+        }
+        return values;
+    }
+
+    private static int[][] cube(int side) {
+        int[][] colours = new int[side * side * side][];
+        for (int i = 0; i < colours.length; i++) {
+            colours[i] = new int[] {
+                i % side * 255 / (side - 1), i / side % side * 255 / (side - 1), i / side / side * 255 / (side - 1)
+            };
+        }
+        return colours;
+    }
+
+    @Test
+    void greyWithoutAProfileHasTheToneOfSrgb() {
+        Transform transform = shelf.along(new ColourPath(new ProfileRef.AssumedGrey(), new ProfileRef.Srgb()));
+        for (int grey = 0; grey <= 255; grey += 5) {
+            float[] out = new float[3];
+            transform.apply(new float[] {grey / 255f}, out, 1);
+            for (float channel : out) {
+                assertThat(channel * 255.0).isCloseTo(grey, within(0.5));
+            }
+        }
+    }
+
+    @Test
+    void manyPixelsAreConvertedAsOne() {
+        Transform transform = toSrgb(MatrixProfile.opRgb(), ColourModel.RGB);
+        int pixels = 10_000;
+        float[] in = new float[pixels * 3];
+        for (int i = 0; i < in.length; i++) {
+            in[i] = i % 251 / 250f;
+        }
+        float[] together = new float[in.length];
+        transform.apply(in, together, pixels);
+        float[] one = new float[3];
+        for (int pixel = 0; pixel < pixels; pixel += 97) {
+            transform.apply(new float[] {in[pixel * 3], in[pixel * 3 + 1], in[pixel * 3 + 2]}, one, 1);
+            for (int c = 0; c < 3; c++) {
+                assertThat(together[pixel * 3 + c]).isEqualTo(one[c]);
+            }
+        }
+    }
+
+    @Test
+    void profilesAreFixedBytes() {
+        assertThat(MatrixProfile.srgb()).isEqualTo(MatrixProfile.srgb());
+        assertThat(ProfileShelf.SRGB_DIGEST).isEqualTo(ProfileShelf.digestOf(MatrixProfile.srgb()));
+    }
+
+    @Test
+    void exiftoolFindsNothingWrongWithThem() throws IOException {
+        for (byte[] profile : new byte[][] {
+            MatrixProfile.srgb(), MatrixProfile.opRgb(), MatrixProfile.romm(), MatrixProfile.greyOfSrgbCurve()
+        }) {
+            Path file = Files.write(folder.resolve("made.icc"), profile);
+            assertThat(Outside.exiftool(file, "ProfileVersion", "Warning", "ConnectionSpaceIlluminant"))
+                    .doesNotContain("Warning")
+                    .contains("0.9642 1 0.8249");
+        }
+    }
+
+    @Test
+    void damagedOrUnsuitableProfilesAreSetAside() {
+        assertThat(shelf.add(new byte[] {1, 2, 3}, ColourModel.RGB)).isEmpty();
+        assertThat(shelf.add(MatrixProfile.opRgb(), ColourModel.GREY)).isEmpty();
+        assertThat(shelf.add(java.util.Arrays.copyOf(MatrixProfile.opRgb(), 200), ColourModel.RGB))
+                .isEmpty();
+    }
+}
