@@ -1,0 +1,103 @@
+# Building, starting and stopping the application.
+APP_PID=$HOME_DIR/application.pid
+APP_LOG=$HOME_DIR/application.log
+PICTURES=$HOME_DIR/demo-pictures
+JVM_OPTIONS="--enable-native-access=ALL-UNNAMED -Djava.awt.headless=true"
+
+class_path() { echo "$ROOT/server/target/embrick-server-0.1.0.jar:$ROOT/server/target/lib/*"; }
+
+# Builds when something is newer than the last build.
+build() {
+  local stamp=server/target/.embrick-built
+  if [ -f "$stamp" ] && [ -z "$(find pom.xml core formats demo ui server bench \
+      \( -name node_modules -o -name target -o -name dist \) -prune -o -type f -newer "$stamp" -print -quit)" ]; then
+    return
+  fi
+  say "building"
+  mkdir -p "$HOME_DIR"
+  run_maven package -DskipTests -Dspotless.check.skip=true -pl core,formats,demo,ui,server,bench >"$HOME_DIR/build.log" 2>&1 \
+    || { tail -n 40 "$HOME_DIR/build.log"; fail "the build failed; see $HOME_DIR/build.log"; }
+  touch "$stamp"
+}
+
+app_pid() {
+  local pid
+  pid=$(cat "$APP_PID" 2>/dev/null) || return 1
+  [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -q EmbrickApplication || return 1
+  echo "$pid"
+}
+
+start_all() {
+  start_postgres
+  if app_pid >/dev/null; then
+    say "already running"
+    return
+  fi
+  export EMBRICK_STORAGE=${EMBRICK_STORAGE:-$HOME_DIR/storage}
+  say "starting"
+  # shellcheck disable=SC2086
+  EMBRICK_PORT=$PORT setsid nohup "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$(class_path)" \
+    embrick.server.EmbrickApplication >"$APP_LOG" 2>&1 </dev/null &
+  echo $! >"$APP_PID"
+  for _ in $(seq 240); do
+    curl -fsS -o /dev/null "http://127.0.0.1:$PORT/actuator/health" 2>/dev/null && return
+    app_pid >/dev/null || { tail -n 30 "$APP_LOG"; fail "the application ended; see $APP_LOG"; }
+    sleep 0.25
+  done
+  fail "the application is not ready after a minute; see $APP_LOG"
+}
+
+run_worker() {
+  start_postgres
+  export EMBRICK_STORAGE=${EMBRICK_STORAGE:-$HOME_DIR/storage}
+  # shellcheck disable=SC2086
+  exec "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$(class_path)" embrick.server.EmbrickApplication \
+    --server.port=0 --db-scheduler.scheduler-name="worker-$(hostname)-$$"
+}
+
+stop_all() {
+  local pid
+  if pid=$(app_pid); then
+    kill "$pid"
+    for _ in $(seq 300); do
+      app_pid >/dev/null || break
+      sleep 0.1
+    done
+    app_pid >/dev/null && fail "the application (process $pid) did not stop."
+  fi
+  rm -f "$APP_PID"
+  stop_postgres
+  say "stopped"
+}
+
+demo_java() {
+  # shellcheck disable=SC2086
+  "$JAVA_HOME/bin/java" $JVM_OPTIONS -Xmx4g \
+    -cp "$ROOT/demo/target/embrick-demo-0.1.0.jar:$(class_path)" "$@"
+}
+
+# Draws the demo pictures once and keeps them.
+demo_pictures() { demo_java embrick.demo.DrawPictures "$PICTURES"; }
+
+demo_job() { demo_java embrick.demo.FillDemoJob "http://127.0.0.1:$PORT" "$PICTURES"; }
+
+run_bench() {
+  # shellcheck disable=SC2086
+  "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$ROOT/bench/target/embrick-bench-0.1.0.jar:$(class_path)" \
+    embrick.bench.Bench "$@"
+}
+
+# The pictures are taken from a fresh home, so that they always show the demo job as it begins.
+run_shots() {
+  run_maven test-compile -q -DskipTests -Dspotless.check.skip=true >/dev/null
+  run_maven verify -pl e2e -am -Dtest=ScreenshotsShots -Dsurefire.failIfNoSpecifiedTests=false \
+    -Dembrick.shots="$ROOT/docs/screenshots" -Dembrick.pictures="$PICTURES"
+}
+
+reset_all() {
+  read -r -p "Take away database, originals and deliveries below $HOME_DIR? Type yes: " answer
+  [ "$answer" = yes ] || fail "nothing was taken away"
+  stop_all
+  rm -rf "$PG_DATA" "$PG_SETTINGS" "$HOME_DIR/storage"
+  say "taken away; the demo pictures are kept in $PICTURES"
+}

@@ -1,0 +1,29 @@
+# Debian packages that are needed, and how they get here.
+RUN_PACKAGES="postgresql libturbojpeg0 liblcms2-2"
+TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils"
+
+# need_packages run|test: installs what is missing, or says what is.
+need_packages() {
+  local wanted missing="" package
+  wanted=$RUN_PACKAGES
+  [ "$1" = test ] && wanted=$TEST_PACKAGES
+  for package in $wanted; do
+    dpkg-query -W -f='${Status}' "$package" 2>/dev/null | grep -q 'ok installed' || missing="$missing $package"
+  done
+  [ -z "$missing" ] && return
+  if [ "$(id -u)" -ne 0 ]; then
+    fail "these Debian packages are missing:$missing
+  Install them once as root: apt-get install$missing"
+  fi
+  say "installing$missing"
+  # The packages would otherwise make and start a database cluster of their own.
+  mkdir -p /etc/postgresql-common
+  if [ ! -f /etc/postgresql-common/createcluster.conf ]; then
+    echo 'create_main_cluster = false' >/etc/postgresql-common/createcluster.conf
+  fi
+  apt-get update -qq || say "the package lists could not be renewed; trying with those at hand"
+  # shellcheck disable=SC2086
+  DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends \
+    -o Dpkg::Options::=--force-confold $missing >"${TMPDIR:-/tmp}/embrick-packages.log" 2>&1 \
+    || fail "installing failed; see ${TMPDIR:-/tmp}/embrick-packages.log"
+}

@@ -1,0 +1,190 @@
+package embrick.server.deliveries;
+
+import embrick.server.documents.StoredJson;
+import embrick.server.problems.ProblemException;
+import embrick.server.runs.Piece;
+import embrick.server.runs.PieceRepository;
+import embrick.server.runs.Run;
+import embrick.server.runs.RunService;
+import embrick.server.storage.Storage;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import java.util.zip.Deflater;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What a run left behind: where it is, its list as JSON and CSV, its ZIP, each piece, and the way back from an original. */
+@RestController
+@RequestMapping("/api/v1")
+class DeliveryController {
+    private static final String CSV = "text/csv;charset=UTF-8";
+    private static final String ZIP = "application/zip";
+
+    private final RunService runs;
+    private final PieceRepository pieces;
+    private final Storage storage;
+    private final StoredJson json;
+
+    DeliveryController(RunService runs, PieceRepository pieces, Storage storage, StoredJson json) {
+        this.runs = runs;
+        this.pieces = pieces;
+        this.storage = storage;
+        this.json = json;
+    }
+
+    record DeliveredPiece(
+            @NotNull UUID pieceId,
+            @NotNull String name,
+            @NotNull UUID originalId,
+            @NotNull String originalPath,
+            @NotNull Piece.State state,
+            int width,
+            int height,
+            double ppi,
+            @Schema(nullable = true) Long fileBytes,
+            @Schema(nullable = true) String sha256,
+            @Schema(nullable = true) String trouble) {}
+
+    record DeliveryView(
+            @NotNull UUID runId,
+            @NotNull UUID jobId,
+            @NotNull String ticketName,
+            @NotNull String folder,
+            @NotNull String place,
+            @NotNull Instant startedAt,
+            @Schema(nullable = true) Instant finishedAt,
+            @NotNull List<DeliveredPiece> pieces) {}
+
+    @GetMapping(path = "/runs/{runId}/delivery", produces = MediaType.APPLICATION_JSON_VALUE)
+    DeliveryView delivery(@PathVariable UUID runId) {
+        Run run = runs.get(runId);
+        return new DeliveryView(
+                run.id(),
+                run.jobId(),
+                json.ticket(run.ticketDocument()).name(),
+                run.folder(),
+                storage.delivery(run.folder()).toString(),
+                run.startedAt(),
+                run.finishedAt().orElse(null),
+                pieces.findByRunIdOrderByPosition(runId).stream()
+                        .map(piece -> piece(piece, run))
+                        .toList());
+    }
+
+    private DeliveredPiece piece(Piece piece, Run run) {
+        return new DeliveredPiece(
+                piece.id(),
+                piece.name(),
+                piece.originalId(),
+                piece.originalPath(),
+                piece.state(),
+                piece.width(),
+                piece.height(),
+                json.ticket(run.ticketDocument()).ppi().doubleValue(),
+                piece.fileBytes().orElse(null),
+                piece.digest().orElse(null),
+                piece.trouble().map(trouble -> trouble.text()).orElse(null));
+    }
+
+    /** RFC 4180, one line a piece. */
+    @GetMapping(path = "/runs/{runId}/delivery.csv", produces = CSV)
+    ResponseEntity<byte[]> csv(@PathVariable UUID runId) {
+        DeliveryView delivery = delivery(runId);
+        StringBuilder csv = new StringBuilder("piece,original,width_px,height_px,ppi,bytes,sha256,check\r\n");
+        for (DeliveredPiece piece : delivery.pieces()) {
+            csv.append(Csv.line(
+                    piece.name(),
+                    piece.originalPath(),
+                    piece.width(),
+                    piece.height(),
+                    piece.ppi(),
+                    piece.fileBytes() == null ? "" : piece.fileBytes(),
+                    piece.sha256() == null ? "" : piece.sha256(),
+                    piece.trouble() == null
+                            ? piece.state().name().toLowerCase(java.util.Locale.ROOT)
+                            : piece.trouble()));
+        }
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(lastPart(delivery.folder()) + ".csv"))
+                .body(csv.toString().getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** All checked pieces and their list, streamed; pictures are stored, not packed again. */
+    @GetMapping(path = "/runs/{runId}/delivery.zip", produces = ZIP)
+    void zip(@PathVariable UUID runId, HttpServletResponse response) throws IOException {
+        DeliveryView delivery = delivery(runId);
+        Path folder = Path.of(delivery.place());
+        String name = lastPart(delivery.folder());
+        response.setContentType(ZIP);
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, attachment(name + ".zip"));
+        try (ZipOutputStream zip = new ZipOutputStream(response.getOutputStream(), StandardCharsets.UTF_8)) {
+            zip.setLevel(Deflater.NO_COMPRESSION);
+            for (DeliveredPiece piece : delivery.pieces()) {
+                if (piece.state() == Piece.State.CHECKED) {
+                    zip.putNextEntry(new ZipEntry(name + "/" + piece.name()));
+                    Files.copy(folder.resolve(piece.name()), zip);
+                    zip.closeEntry();
+                }
+            }
+            zip.putNextEntry(new ZipEntry(name + "/list.csv"));
+            zip.write(csv(runId).getBody());
+            zip.closeEntry();
+        }
+    }
+
+    @GetMapping(path = "/pieces/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<Resource> file(@PathVariable UUID id) {
+        Piece piece = pieces.findById(id)
+                .filter(found -> found.state() == Piece.State.CHECKED)
+                .orElseThrow(() -> ProblemException.notFound("finished piece"));
+        Path file = storage.delivery(runs.get(piece.runId()).folder()).resolve(piece.name());
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(piece.name()))
+                .body(new FileSystemResource(file));
+    }
+
+    record MadePiece(
+            @NotNull UUID runId,
+            @NotNull String folder,
+            @NotNull DeliveredPiece piece) {}
+
+    /** The other way: everything that was ever made from one original. */
+    @GetMapping("/originals/{id}/pieces")
+    List<MadePiece> madeFrom(@PathVariable UUID id) {
+        return pieces.findByOriginalIdOrderByChangedAtDesc(id).stream()
+                .map(piece -> {
+                    Run run = runs.get(piece.runId());
+                    return new MadePiece(run.id(), run.folder(), piece(piece, run));
+                })
+                .toList();
+    }
+
+    private static String lastPart(String folder) {
+        return folder.substring(folder.lastIndexOf('/') + 1);
+    }
+
+    private static String attachment(String name) {
+        return ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString();
+    }
+}

@@ -1,0 +1,18 @@
+package embrick.server.documents;
+
+import embrick.core.units.Length;
+import embrick.core.units.LengthUnit;
+import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
+
+/** A length as value and unit. */
+public record LengthDocument(
+        @NotNull BigDecimal value, @NotNull LengthUnit unit) {
+    static LengthDocument of(Length length) {
+        return new LengthDocument(length.in(length.spokenIn()), length.spokenIn());
+    }
+
+    Length toLength() {
+        return Length.of(value, unit);
+    }
+}

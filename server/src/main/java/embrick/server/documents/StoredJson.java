@@ -1,0 +1,74 @@
+package embrick.server.documents;
+
+import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.PropertyAccessor;
+import embrick.core.colour.ProfileRef;
+import embrick.core.plan.Plan;
+import embrick.core.source.SourceFacts;
+import embrick.core.ticket.FileFormat;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * JSON columns: documents by their own shape, plans and facts by the core's records, whose sealed types get their
+ * {@code kind} here, since the core knows nothing of JSON.
+ */
+@Component
+public class StoredJson {
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = FileFormat.Jpeg.class, name = "jpeg"),
+        @JsonSubTypes.Type(value = FileFormat.Tiff.class, name = "tiff"),
+        @JsonSubTypes.Type(value = FileFormat.Png.class, name = "png")
+    })
+    private interface FileKinds {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = ProfileRef.Srgb.class, name = "srgb"),
+        @JsonSubTypes.Type(value = ProfileRef.AssumedGrey.class, name = "assumed-grey"),
+        @JsonSubTypes.Type(value = ProfileRef.Embedded.class, name = "embedded")
+    })
+    private interface ProfileKinds {}
+
+    private final JsonMapper mapper = JsonMapper.builder()
+            .addMixIn(FileFormat.class, FileKinds.class)
+            .addMixIn(ProfileRef.class, ProfileKinds.class)
+            // Questions such as isWide() follow from the parts and are not stored.
+            .changeDefaultVisibility(checker -> checker.withVisibility(PropertyAccessor.IS_GETTER, Visibility.NONE))
+            .build();
+
+    public String write(Object document) {
+        return mapper.writeValueAsString(document);
+    }
+
+    public TicketDocument ticket(String json) {
+        return mapper.treeToValue(upcast(json), TicketDocument.class);
+    }
+
+    public FramingDocument framing(String json) {
+        return mapper.treeToValue(upcast(json), FramingDocument.class);
+    }
+
+    public Plan plan(String json) {
+        return mapper.readValue(json, Plan.class);
+    }
+
+    public SourceFacts facts(String json) {
+        return mapper.readValue(json, SourceFacts.class);
+    }
+
+    /** Older documents are brought to the present version step by step; version 1 is the first. */
+    private ObjectNode upcast(String json) {
+        JsonNode document = mapper.readTree(json);
+        int version = document.path("schemaVersion").asInt(0);
+        if (!(document instanceof ObjectNode object) || version != 1) {
+            throw new IllegalStateException("document: expected schemaVersion 1, got " + version);
+        }
+        return object;
+    }
+}

@@ -1,0 +1,119 @@
+package embrick.server.documents;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import embrick.core.ticket.FileFormat.Packing;
+import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.Turn;
+import embrick.core.ticket.ViewingDistance;
+import embrick.core.units.LengthUnit;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.util.List;
+
+/**
+ * A ticket as it is stored and sent. {@link TicketDocuments} makes the core's ticket of it and judges its values.
+ *
+ * @param unit in which lengths are shown
+ * @param ppi as a decimal number
+ * @param folder the delivery's folder
+ */
+public record TicketDocument(
+        int schemaVersion,
+        @NotNull @Size(min = 1, max = 120) String name,
+        @NotNull LengthUnit unit,
+        @NotNull @Valid SizeDocument size,
+        @NotNull Turn turn,
+        @NotNull @Valid FitDocument fit,
+        @NotNull BigDecimal ppi,
+        @NotNull ViewingDistance viewing,
+        @NotNull OutputColour colour,
+        @NotNull @Valid FileDocument file,
+        @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
+        @NotNull @Size(min = 1, max = 120) String folder) {
+    public static final int SCHEMA_VERSION = 1;
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = SizeDocument.OnPaper.class, name = "paper"),
+        @JsonSubTypes.Type(value = SizeDocument.ShapeOnly.class, name = "shape"),
+        @JsonSubTypes.Type(value = SizeDocument.OwnShape.class, name = "own")
+    })
+    @Schema(oneOf = {SizeDocument.OnPaper.class, SizeDocument.ShapeOnly.class, SizeDocument.OwnShape.class})
+    public sealed interface SizeDocument {
+        record OnPaper(
+                @NotNull @Valid LengthDocument width,
+                @NotNull @Valid LengthDocument height) implements SizeDocument {}
+
+        record ShapeOnly(long shortSide, long longSide) implements SizeDocument {}
+
+        record OwnShape() implements SizeDocument {}
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = FitDocument.Fill.class, name = "fill"),
+        @JsonSubTypes.Type(value = FitDocument.Inside.class, name = "inside")
+    })
+    @Schema(oneOf = {FitDocument.Fill.class, FitDocument.Inside.class})
+    public sealed interface FitDocument {
+        record Fill(@NotNull String paper) implements FitDocument {}
+
+        record Inside(@NotNull String paper) implements FitDocument {}
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = FileDocument.Jpeg.class, name = "jpeg"),
+        @JsonSubTypes.Type(value = FileDocument.Tiff.class, name = "tiff"),
+        @JsonSubTypes.Type(value = FileDocument.Png.class, name = "png")
+    })
+    @Schema(oneOf = {FileDocument.Jpeg.class, FileDocument.Tiff.class, FileDocument.Png.class})
+    public sealed interface FileDocument {
+        record Jpeg(int quality) implements FileDocument {}
+
+        record Tiff(@NotNull Packing packing) implements FileDocument {}
+
+        record Png() implements FileDocument {}
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = BrickDocument.OriginalName.class, name = "original"),
+        @JsonSubTypes.Type(value = BrickDocument.JobName.class, name = "job"),
+        @JsonSubTypes.Type(value = BrickDocument.TicketName.class, name = "ticket"),
+        @JsonSubTypes.Type(value = BrickDocument.SizeText.class, name = "size"),
+        @JsonSubTypes.Type(value = BrickDocument.RunningNumber.class, name = "number"),
+        @JsonSubTypes.Type(value = BrickDocument.Date.class, name = "date"),
+        @JsonSubTypes.Type(value = BrickDocument.Words.class, name = "words")
+    })
+    @Schema(
+            oneOf = {
+                BrickDocument.OriginalName.class,
+                BrickDocument.JobName.class,
+                BrickDocument.TicketName.class,
+                BrickDocument.SizeText.class,
+                BrickDocument.RunningNumber.class,
+                BrickDocument.Date.class,
+                BrickDocument.Words.class
+            })
+    public sealed interface BrickDocument {
+        record OriginalName() implements BrickDocument {}
+
+        record JobName() implements BrickDocument {}
+
+        record TicketName() implements BrickDocument {}
+
+        record SizeText() implements BrickDocument {}
+
+        record RunningNumber(int digits) implements BrickDocument {}
+
+        record Date() implements BrickDocument {}
+
+        record Words(@NotNull String text) implements BrickDocument {}
+    }
+}

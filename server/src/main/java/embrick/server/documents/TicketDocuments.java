@@ -1,0 +1,160 @@
+package embrick.server.documents;
+
+import embrick.core.paper.PaperSize;
+import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.Fit;
+import embrick.core.ticket.NamePattern;
+import embrick.core.ticket.NamePattern.Brick;
+import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.Size;
+import embrick.core.ticket.Ticket;
+import embrick.core.ticket.Turn;
+import embrick.core.ticket.ViewingDistance;
+import embrick.core.units.LengthUnit;
+import embrick.core.units.Ratio;
+import embrick.core.units.Resolution;
+import embrick.server.documents.TicketDocument.BrickDocument;
+import embrick.server.documents.TicketDocument.FileDocument;
+import embrick.server.documents.TicketDocument.FitDocument;
+import embrick.server.documents.TicketDocument.SizeDocument;
+import embrick.server.problems.ProblemException;
+import embrick.server.problems.ProblemException.ProblemDetail;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Supplier;
+import org.springframework.http.HttpStatus;
+
+/** From a ticket's document to the core's ticket; values that cannot work are told by their phrase, all at once. */
+public final class TicketDocuments {
+    private TicketDocuments() {}
+
+    /** What a new job begins with: 8 × 10 in, filled, 300 ppi, sRGB, JPEG 95. */
+    public static TicketDocument standard() {
+        return new TicketDocument(
+                TicketDocument.SCHEMA_VERSION,
+                "Prints 8 × 10",
+                LengthUnit.IN,
+                new SizeDocument.OnPaper(
+                        new LengthDocument(BigDecimal.valueOf(8), LengthUnit.IN),
+                        new LengthDocument(BigDecimal.TEN, LengthUnit.IN)),
+                Turn.SUIT,
+                new FitDocument.Fill("#FFFFFF"),
+                BigDecimal.valueOf(300),
+                ViewingDistance.HAND,
+                OutputColour.SRGB,
+                new FileDocument.Jpeg(95),
+                List.of(new BrickDocument.OriginalName(), new BrickDocument.SizeText()),
+                "prints-8x10");
+    }
+
+    /**
+     * @throws ProblemException naming each phrase whose value cannot work
+     */
+    public static Ticket toTicket(TicketDocument document) {
+        Phrases phrases = new Phrases();
+        Size size = phrases.read("size", () -> size(document.size()));
+        Fit fit = phrases.read("fit", () -> fit(document.fit()));
+        Resolution ppi = phrases.read("ppi", () -> ppi(document.ppi()));
+        FileFormat file = phrases.read("file", () -> file(document.file()));
+        NamePattern names = phrases.read("names", () -> names(document.names()));
+        phrases.throwIfAny();
+        return new Ticket(size, document.turn(), fit, ppi, document.viewing(), document.colour(), file, names);
+    }
+
+    /** The sheet in a word for names: {@code 8x10in}, {@code 4to5}; the pixels where it has no size of its own. */
+    public static String sizeText(TicketDocument document, int width, int height) {
+        return switch (document.size()) {
+            case SizeDocument.OnPaper paper ->
+                plain(paper.width().value()) + "x" + plain(paper.height().value())
+                        + paper.height().unit().symbol();
+            case SizeDocument.ShapeOnly shape -> shape.shortSide() + "to" + shape.longSide();
+            case SizeDocument.OwnShape _ -> width + "x" + height;
+        };
+    }
+
+    private static String plain(BigDecimal value) {
+        return value.stripTrailingZeros().toPlainString();
+    }
+
+    private static Size size(SizeDocument size) {
+        return switch (size) {
+            case SizeDocument.OnPaper paper ->
+                new Size.OnPaper(
+                        new PaperSize(paper.width().toLength(), paper.height().toLength()));
+            case SizeDocument.ShapeOnly shape -> {
+                Ratio ratio = new Ratio(shape.shortSide(), shape.longSide());
+                if (ratio.longSide() / ratio.shortSide() > 50) {
+                    throw new IllegalArgumentException("shape: expected at most 1:50, got " + ratio);
+                }
+                yield new Size.ShapeOnly(ratio);
+            }
+            case SizeDocument.OwnShape _ -> new Size.OwnShape();
+        };
+    }
+
+    private static Fit fit(FitDocument fit) {
+        return switch (fit) {
+            case FitDocument.Fill fill -> new Fit.Fill(PaperColour.parse(fill.paper()));
+            case FitDocument.Inside inside -> new Fit.Inside(PaperColour.parse(inside.paper()));
+        };
+    }
+
+    private static Resolution ppi(BigDecimal ppi) {
+        if (ppi.compareTo(BigDecimal.ONE) < 0
+                || ppi.compareTo(BigDecimal.valueOf(Resolution.MAX_PER_INCH)) > 0
+                || ppi.scale() > 6) {
+            throw new IllegalArgumentException(String.format(
+                    Locale.ROOT, "ppi: expected 1 to %d, got %s", Resolution.MAX_PER_INCH, ppi.toPlainString()));
+        }
+        return Resolution.perInch(ppi);
+    }
+
+    private static FileFormat file(FileDocument file) {
+        return switch (file) {
+            case FileDocument.Jpeg jpeg -> new FileFormat.Jpeg(jpeg.quality());
+            case FileDocument.Tiff tiff -> new FileFormat.Tiff(tiff.packing());
+            case FileDocument.Png _ -> new FileFormat.Png();
+        };
+    }
+
+    private static NamePattern names(List<BrickDocument> bricks) {
+        return new NamePattern(bricks.stream().map(TicketDocuments::brick).toList());
+    }
+
+    private static Brick brick(BrickDocument brick) {
+        return switch (brick) {
+            case BrickDocument.OriginalName _ -> new Brick.OriginalName();
+            case BrickDocument.JobName _ -> new Brick.JobName();
+            case BrickDocument.TicketName _ -> new Brick.TicketName();
+            case BrickDocument.SizeText _ -> new Brick.SizeText();
+            case BrickDocument.RunningNumber number -> new Brick.RunningNumber(number.digits());
+            case BrickDocument.Date _ -> new Brick.Date();
+            case BrickDocument.Words words -> new Brick.Words(words.text());
+        };
+    }
+
+    /** Gathers what is wrong phrase by phrase. */
+    private static final class Phrases {
+        private final List<ProblemDetail> problems = new ArrayList<>();
+
+        <T> T read(String phrase, Supplier<T> reading) {
+            try {
+                return reading.get();
+            } catch (IllegalArgumentException | ArithmeticException wrong) {
+                String text =
+                        wrong instanceof ArithmeticException ? phrase + ": too large to work with" : wrong.getMessage();
+                problems.add(new ProblemDetail("ticket-value", phrase, text, "Change it on the ticket."));
+                return null;
+            }
+        }
+
+        void throwIfAny() {
+            if (!problems.isEmpty()) {
+                throw new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, problems);
+            }
+        }
+    }
+}

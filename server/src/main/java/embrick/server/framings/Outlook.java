@@ -1,0 +1,113 @@
+package embrick.server.framings;
+
+import embrick.core.framing.Framing;
+import embrick.core.names.NameAllotment;
+import embrick.core.plan.Planner;
+import embrick.core.plan.Planning;
+import embrick.core.ticket.Ticket;
+import embrick.server.documents.StoredJson;
+import embrick.server.documents.TicketDocument;
+import embrick.server.documents.TicketDocuments;
+import embrick.server.originals.Original;
+import embrick.server.originals.Original.State;
+import embrick.server.originals.OriginalRepository;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+
+/** What a ticket means for a whole pile: a plan and a name for each picture. Runs are made of the same. */
+@Service
+public class Outlook {
+    private final OriginalRepository originals;
+    private final FramingService framings;
+    private final StoredJson json;
+    private final Clock clock;
+
+    Outlook(OriginalRepository originals, FramingService framings, StoredJson json, Clock clock) {
+        this.originals = originals;
+        this.framings = framings;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** One picture: its plan, or why it has none. */
+    public record Entry(Original original, Planned planned, String name) {}
+
+    /** What planning one original came to. */
+    public sealed interface Planned {
+        record Plannable(Planning planning) implements Planned {}
+
+        /** The file itself cannot be used. */
+        record Unusable(Original.Trouble trouble) implements Planned {}
+    }
+
+    /** All pictures with their names, or why the names cannot be given. */
+    public record Whole(List<Entry> entries, NameAllotment.Allotment names) {}
+
+    /**
+     * Plans every picture of a job that is not left out; files that are not for Embrick are passed over.
+     *
+     * @param only the pictures wanted; empty for all
+     */
+    public Whole of(UUID jobId, String jobName, TicketDocument document, List<UUID> only) {
+        Ticket ticket = TicketDocuments.toTicket(document);
+        Map<UUID, Framing> framed = framings.byOriginal(jobId, ticket.shape().key());
+        List<Original> pictures = (only.isEmpty()
+                        ? originals.findByJobIdOrderByPath(jobId)
+                        : originals.findByJobIdAndIdIn(jobId, only))
+                .stream()
+                        .filter(original -> original.state() != State.NOT_FOR_EMBRICK)
+                        .filter(original -> !original.isLeftOut())
+                        .sorted(java.util.Comparator.comparing(Original::path))
+                        .toList();
+        List<Planned> planned = new ArrayList<>();
+        List<NameAllotment.Wanted> wanted = new ArrayList<>();
+        for (Original picture : pictures) {
+            Planned plan = plan(picture, ticket, framed.getOrDefault(picture.id(), Framing.centred()));
+            planned.add(plan);
+            int[] size = sheet(plan);
+            wanted.add(new NameAllotment.Wanted(
+                    picture.path(),
+                    TicketDocuments.sizeText(document, size[0], size[1]),
+                    ticket.file().suffix()));
+        }
+        NameAllotment.Allotment names = NameAllotment.allot(
+                ticket.names(),
+                new NameAllotment.Setting(
+                        jobName, document.name(), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC)),
+                wanted);
+        List<Entry> entries = new ArrayList<>();
+        for (int i = 0; i < pictures.size(); i++) {
+            String name = names instanceof NameAllotment.Allotment.Allotted allotted
+                    ? allotted.names().get(i)
+                    : "";
+            entries.add(new Entry(pictures.get(i), planned.get(i), name));
+        }
+        return new Whole(entries, names);
+    }
+
+    /** Plans one picture again, for instance after a whole copy has taken its place. */
+    public Planned plan(Original original, TicketDocument document) {
+        Ticket ticket = TicketDocuments.toTicket(document);
+        return plan(original, ticket, framings.of(original.id(), ticket.shape().key(), Framing.centred()));
+    }
+
+    private Planned plan(Original original, Ticket ticket, Framing framing) {
+        return original.facts().isPresent()
+                ? new Planned.Plannable(Planner.plan(json.facts(original.facts().get()), ticket, framing))
+                : new Planned.Unusable(original.trouble()
+                        .orElseThrow(
+                                () -> new IllegalStateException(original.path() + " has neither facts nor trouble")));
+    }
+
+    private static int[] sheet(Planned planned) {
+        return planned instanceof Planned.Plannable plannable && plannable.planning() instanceof Planning.Ready ready
+                ? new int[] {ready.plan().sheet().width(), ready.plan().sheet().height()}
+                : new int[] {0, 0};
+    }
+}

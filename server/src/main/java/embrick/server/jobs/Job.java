@@ -1,0 +1,53 @@
+package embrick.server.jobs;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.UUID;
+
+/** The pictures and all that is made from them for one purpose. */
+@Entity
+@Table(name = "job")
+public class Job {
+    @Id
+    private UUID id;
+
+    @Column(columnDefinition = "text")
+    private String name;
+
+    private Instant createdAt;
+
+    @Version
+    private Long version;
+
+    protected Job() {}
+
+    Job(UUID id, String name, Instant createdAt) {
+        this.id = id;
+        this.name = name;
+        this.createdAt = createdAt;
+    }
+
+    void isNamed(String newName) {
+        this.name = newName;
+    }
+
+    public UUID id() {
+        return id;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public Instant createdAt() {
+        return createdAt;
+    }
+
+    public Long version() {
+        return version;
+    }
+}

@@ -1,0 +1,137 @@
+package embrick.server.originals;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** A picture of a job as it came, or a file that is none, with its reason. */
+@Entity
+@Table(name = "original")
+public class Original {
+    /** How far it can be used. */
+    public enum State {
+        SOUND,
+        BROKEN,
+        NOT_FOR_EMBRICK,
+        TOO_LARGE
+    }
+
+    /** Why it cannot be used. */
+    public record Trouble(String code, String text, String remedy) {}
+
+    @Id
+    private UUID id;
+
+    private UUID jobId;
+
+    @Column(columnDefinition = "text")
+    private String path;
+
+    @Column(columnDefinition = "text")
+    private String digest;
+
+    private long fileBytes;
+
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "text")
+    private State state;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    @Column(columnDefinition = "jsonb")
+    private String facts;
+
+    @Column(columnDefinition = "text")
+    private String troubleCode;
+
+    @Column(columnDefinition = "text")
+    private String troubleText;
+
+    @Column(columnDefinition = "text")
+    private String troubleRemedy;
+
+    private boolean leftOut;
+    private Instant addedAt;
+
+    @Version
+    private Long version;
+
+    protected Original() {}
+
+    Original(UUID id, UUID jobId, String path, Instant addedAt) {
+        this.id = id;
+        this.jobId = jobId;
+        this.path = path;
+        this.addedAt = addedAt;
+    }
+
+    void becomes(String newDigest, long bytes, Judgement judgement) {
+        this.digest = newDigest;
+        this.fileBytes = bytes;
+        this.state = judgement.state();
+        this.facts = judgement.factsJson().orElse(null);
+        this.troubleCode = judgement.trouble().map(Trouble::code).orElse(null);
+        this.troubleText = judgement.trouble().map(Trouble::text).orElse(null);
+        this.troubleRemedy = judgement.trouble().map(Trouble::remedy).orElse(null);
+    }
+
+    /** What intake found. */
+    record Judgement(State state, Optional<String> factsJson, Optional<Trouble> trouble) {}
+
+    public void leaveOut(boolean left) {
+        this.leftOut = left;
+    }
+
+    public UUID id() {
+        return id;
+    }
+
+    public UUID jobId() {
+        return jobId;
+    }
+
+    /** With its subfolders, parted by {@code /}. */
+    public String path() {
+        return path;
+    }
+
+    public String digest() {
+        return digest;
+    }
+
+    public long fileBytes() {
+        return fileBytes;
+    }
+
+    public State state() {
+        return state;
+    }
+
+    public Optional<String> facts() {
+        return Optional.ofNullable(facts);
+    }
+
+    public Optional<Trouble> trouble() {
+        return Optional.ofNullable(troubleCode).map(code -> new Trouble(code, troubleText, troubleRemedy));
+    }
+
+    public Instant addedAt() {
+        return addedAt;
+    }
+
+    public boolean isLeftOut() {
+        return leftOut;
+    }
+
+    public Long version() {
+        return version;
+    }
+}

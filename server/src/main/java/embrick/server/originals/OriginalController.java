@@ -1,0 +1,139 @@
+package embrick.server.originals;
+
+import embrick.core.source.SourceFacts;
+import embrick.server.documents.StoredJson;
+import embrick.server.previews.SmallPictures;
+import embrick.server.problems.ProblemException;
+import embrick.server.storage.Storage;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Originals: offering, sending, listing, small pictures. */
+@RestController
+@RequestMapping("/api/v1")
+class OriginalController {
+    private final OriginalRepository originals;
+    private final Intake intake;
+    private final SmallPictures smallPictures;
+    private final Storage storage;
+    private final StoredJson json;
+
+    OriginalController(
+            OriginalRepository originals,
+            Intake intake,
+            SmallPictures smallPictures,
+            Storage storage,
+            StoredJson json) {
+        this.originals = originals;
+        this.intake = intake;
+        this.smallPictures = smallPictures;
+        this.storage = storage;
+        this.json = json;
+    }
+
+    record OfferedFile(@NotNull String path, long bytes) {}
+
+    record Offer(@NotNull @Valid List<OfferedFile> files) {}
+
+    record Missing(@NotNull List<String> missing) {}
+
+    /** Which of a folder's files have not arrived yet. */
+    @PostMapping("/jobs/{jobId}/intake")
+    Missing offer(@PathVariable UUID jobId, @Valid @RequestBody Offer offer) {
+        return new Missing(intake.missing(
+                jobId,
+                offer.files().stream()
+                        .map(file -> new Intake.Offered(file.path(), file.bytes()))
+                        .toList()));
+    }
+
+    /** One file, as the body. Sending the same again changes nothing. */
+    @PutMapping(path = "/jobs/{jobId}/originals", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content =
+                    @io.swagger.v3.oas.annotations.media.Content(
+                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
+                            schema = @io.swagger.v3.oas.annotations.media.Schema(type = "string", format = "binary")))
+    OriginalView take(@PathVariable UUID jobId, @RequestParam String path, HttpServletRequest request)
+            throws IOException {
+        return view(intake.take(jobId, path, request.getInputStream()));
+    }
+
+    @GetMapping("/jobs/{jobId}/originals")
+    List<OriginalView> list(@PathVariable UUID jobId) {
+        return originals.findByJobIdOrderByPath(jobId).stream().map(this::view).toList();
+    }
+
+    record Change(boolean leftOut) {}
+
+    /** Leaves a picture out of runs, or takes it in again. */
+    @PutMapping("/originals/{id}/left-out")
+    @Transactional
+    public OriginalView leaveOut(@PathVariable UUID id, @RequestBody Change change) {
+        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
+        original.leaveOut(change.leftOut());
+        return view(original);
+    }
+
+    /** A small picture in sRGB, its longest side at most {@code edge}; 384 or 1800. */
+    @GetMapping(path = "/originals/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<Resource> small(@PathVariable UUID id, @RequestParam int edge) throws IOException {
+        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
+        SourceFacts facts = original.facts()
+                .map(json::facts)
+                .orElseThrow(() -> new ProblemException(
+                        HttpStatus.NOT_FOUND,
+                        "no-picture",
+                        original.path(),
+                        original.path() + " has no picture to show.",
+                        "See its reason in the pile."));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate())
+                .eTag(original.digest() + "-" + edge)
+                .body(new FileSystemResource(smallPictures.get(original.digest(), facts, edge)));
+    }
+
+    /** The original's own bytes. */
+    @GetMapping(path = "/originals/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<Resource> file(@PathVariable UUID id) {
+        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
+        return ResponseEntity.ok(new FileSystemResource(storage.original(original.digest())));
+    }
+
+    private OriginalView view(Original original) {
+        return new OriginalView(
+                original.id(),
+                original.path(),
+                original.digest(),
+                original.fileBytes(),
+                original.state(),
+                original.isLeftOut(),
+                original.facts()
+                        .map(json::facts)
+                        .map(OriginalView.FactsView::of)
+                        .orElse(null),
+                original.trouble()
+                        .map(trouble -> new OriginalView.TroubleView(trouble.code(), trouble.text(), trouble.remedy()))
+                        .orElse(null));
+    }
+}

@@ -1,0 +1,59 @@
+package embrick.server.originals;
+
+import embrick.core.pixels.ColourModel;
+import embrick.core.source.SourceFacts;
+import embrick.core.source.SourceFacts.Alpha;
+import embrick.core.source.SourceFacts.EmbeddedProfile;
+import embrick.core.source.SourceFacts.FileKind;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import java.util.UUID;
+
+/** An original as it is sent. */
+public record OriginalView(
+        @NotNull UUID id,
+        @NotNull String path,
+        @NotNull String digest,
+        long fileBytes,
+        @NotNull Original.State state,
+        boolean leftOut,
+        @Schema(nullable = true) FactsView facts,
+        @Schema(nullable = true) TroubleView trouble) {
+
+    public record TroubleView(
+            @NotNull String code,
+            @NotNull String text,
+            @NotNull String remedy) {}
+
+    /**
+     * @param width as the picture is seen
+     * @param profile empty where none is embedded: sRGB is assumed
+     */
+    public record FactsView(
+            @NotNull FileKind kind,
+            int width,
+            int height,
+            int orientation,
+            @Schema(nullable = true) Double ppiAcross,
+            @Schema(nullable = true) Double ppiDown,
+            @NotNull ColourModel model,
+            boolean seeThrough,
+            int bitsPerChannel,
+            @Schema(nullable = true) String profile,
+            long unpackedBytes) {
+        static FactsView of(SourceFacts facts) {
+            return new FactsView(
+                    facts.kind(),
+                    facts.seen().width(),
+                    facts.seen().height(),
+                    facts.orientation().tag(),
+                    facts.ppi().map(ppi -> ppi.across().toPpi()).orElse(null),
+                    facts.ppi().map(ppi -> ppi.down().toPpi()).orElse(null),
+                    facts.colour().model(),
+                    facts.colour().alpha() == Alpha.SEE_THROUGH,
+                    facts.colour().bitsPerChannel(),
+                    facts.colour().profile().map(EmbeddedProfile::description).orElse(null),
+                    facts.unpackedBytes());
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Originals: intake, facts, trouble. Start at {@link embrick.server.originals.Intake}. Must not know jobs. */
+package embrick.server.originals;

@@ -1,0 +1,103 @@
+package embrick.server.previews;
+
+import embrick.core.pixels.ColourModel;
+import embrick.core.plan.Planning;
+import embrick.core.plan.SmallPlan;
+import embrick.core.print.Printer;
+import embrick.core.source.SourceFacts;
+import embrick.formats.FileTarget;
+import embrick.formats.Formats;
+import embrick.formats.OpenedPicture;
+import embrick.formats.PrintFile;
+import embrick.formats.UnusablePictureException;
+import embrick.server.problems.ProblemException;
+import embrick.server.storage.DecodeBudget;
+import embrick.server.storage.Storage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+
+/** Small pictures in sRGB, made from one decoding, kept on the disk by content, made again where they are missing. */
+@Service
+public class SmallPictures {
+    /** Longest sides that are made: for the pile, and for the stage of the bench. */
+    private static final List<Integer> EDGES = List.of(1800, 384);
+
+    private final Formats formats;
+    private final Storage storage;
+    private final DecodeBudget budget;
+
+    SmallPictures(Formats formats, Storage storage, DecodeBudget budget) {
+        this.formats = formats;
+        this.storage = storage;
+        this.budget = budget;
+    }
+
+    /** The file of one small picture. */
+    public Path get(String digest, SourceFacts facts, int edge) throws IOException {
+        if (!EDGES.contains(edge)) {
+            throw ProblemException.invalid(
+                    "edge", "edge", "edge: expected one of " + EDGES + ", got " + edge, "Ask for one of them.");
+        }
+        Path file = storage.preview(digest, edge);
+        if (!Files.exists(file)) {
+            make(digest, facts);
+        }
+        return file;
+    }
+
+    /**
+     * Makes all small pictures of an original that are missing.
+     *
+     * @throws UnusablePictureException if it cannot be decoded to its end
+     */
+    public void make(String digest, SourceFacts facts) throws IOException {
+        if (EDGES.stream().allMatch(edge -> Files.exists(storage.preview(digest, edge)))) {
+            return;
+        }
+        budget.holding(facts, () -> {
+            try (OpenedPicture opened = formats.openReduced(storage.original(digest), EDGES.getFirst())) {
+                for (int edge : EDGES) {
+                    make(opened, digest, edge);
+                }
+            }
+            return null;
+        });
+    }
+
+    private void make(OpenedPicture opened, String digest, int edge) throws IOException {
+        switch (SmallPlan.of(opened.facts(), edge)) {
+            case Planning.Ready ready -> {
+                Path file = storage.preview(digest, edge);
+                Path part = file.resolveSibling(UUID.randomUUID() + ".part");
+                Files.createDirectories(file.getParent());
+                try {
+                    try (FileTarget target = FileTarget.create(part)) {
+                        formats.write(
+                                Printer.print(ready.plan(), opened.raster(), formats.profiles()),
+                                ready.plan(),
+                                target,
+                                PrintFile.Progress.none());
+                    }
+                    Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+                } finally {
+                    Files.deleteIfExists(part);
+                }
+            }
+            case Planning.Refused refused -> {
+                var first = refused.problems().getFirst();
+                throw new UnusablePictureException(
+                        UnusablePictureException.Kind.NOT_FOR_EMBRICK,
+                        first.code(),
+                        opened.facts().colour().model() == ColourModel.CMYK
+                                ? "is a CMYK picture without a profile: its colours cannot be known"
+                                : first.text(),
+                        first.remedy());
+            }
+        }
+    }
+}

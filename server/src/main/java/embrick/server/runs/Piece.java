@@ -1,0 +1,198 @@
+package embrick.server.runs;
+
+import embrick.server.originals.Original.Trouble;
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** One output of a run, with the plan it is made from. */
+@Entity
+@Table(name = "piece")
+public class Piece {
+    /** How far it is. */
+    public enum State {
+        WAITING,
+        MAKING,
+        /** Made, opened again, as planned, and in its place. */
+        CHECKED,
+        TROUBLE,
+        STOPPED
+    }
+
+    @Id
+    private UUID id;
+
+    private UUID runId;
+    private UUID originalId;
+
+    @Column(columnDefinition = "text")
+    private String originalPath;
+
+    private int position;
+
+    @Column(columnDefinition = "text")
+    private String name;
+
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "text")
+    private State state;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    @Column(columnDefinition = "jsonb")
+    private String plan;
+
+    private int width;
+    private int height;
+    private long expectedBytes;
+    private int attempts;
+
+    @Column(columnDefinition = "text")
+    private String digest;
+
+    private Long fileBytes;
+
+    @Column(columnDefinition = "text")
+    private String troubleCode;
+
+    @Column(columnDefinition = "text")
+    private String troubleText;
+
+    @Column(columnDefinition = "text")
+    private String troubleRemedy;
+
+    private Instant changedAt;
+
+    @Version
+    private Long version;
+
+    protected Piece() {}
+
+    Piece(UUID id, UUID runId, Place place, Instant now) {
+        this.id = id;
+        this.runId = runId;
+        this.originalId = place.originalId();
+        this.originalPath = place.originalPath();
+        this.position = place.position();
+        this.name = place.name();
+        this.state = State.WAITING;
+        this.changedAt = now;
+    }
+
+    /** Which picture it is of, and where it stands in its run. */
+    record Place(UUID originalId, String originalPath, int position, String name) {}
+
+    /** The plan and what is read off it. */
+    record Planned(String planJson, int width, int height, long expectedBytes) {}
+
+    void isPlanned(Planned planned, Instant now) {
+        this.plan = planned.planJson();
+        this.width = planned.width();
+        this.height = planned.height();
+        this.expectedBytes = planned.expectedBytes();
+        becomes(State.WAITING, Optional.empty(), now);
+    }
+
+    /** Begins an attempt; the number names its temporary file. */
+    int begin(Instant now) {
+        becomes(State.MAKING, Optional.empty(), now);
+        return ++attempts;
+    }
+
+    /** Notes what is about to be published, before it is. */
+    void intends(String fileDigest, long bytes) {
+        this.digest = fileDigest;
+        this.fileBytes = bytes;
+    }
+
+    void isIn(State newState, Instant now) {
+        becomes(newState, Optional.empty(), now);
+    }
+
+    void isInTrouble(Trouble trouble, Instant now) {
+        this.digest = null;
+        this.fileBytes = null;
+        becomes(State.TROUBLE, Optional.of(trouble), now);
+    }
+
+    private void becomes(State newState, Optional<Trouble> trouble, Instant now) {
+        this.state = newState;
+        this.troubleCode = trouble.map(Trouble::code).orElse(null);
+        this.troubleText = trouble.map(Trouble::text).orElse(null);
+        this.troubleRemedy = trouble.map(Trouble::remedy).orElse(null);
+        this.changedAt = now;
+    }
+
+    public UUID id() {
+        return id;
+    }
+
+    public UUID runId() {
+        return runId;
+    }
+
+    public UUID originalId() {
+        return originalId;
+    }
+
+    public String originalPath() {
+        return originalPath;
+    }
+
+    public int position() {
+        return position;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public State state() {
+        return state;
+    }
+
+    Optional<String> plan() {
+        return Optional.ofNullable(plan);
+    }
+
+    public int width() {
+        return width;
+    }
+
+    public int height() {
+        return height;
+    }
+
+    public long expectedBytes() {
+        return expectedBytes;
+    }
+
+    int attempts() {
+        return attempts;
+    }
+
+    /** SHA-256 of the file. */
+    public Optional<String> digest() {
+        return Optional.ofNullable(digest);
+    }
+
+    public Optional<Long> fileBytes() {
+        return Optional.ofNullable(fileBytes);
+    }
+
+    public Optional<Trouble> trouble() {
+        return Optional.ofNullable(troubleCode).map(code -> new Trouble(code, troubleText, troubleRemedy));
+    }
+
+    public Instant changedAt() {
+        return changedAt;
+    }
+}

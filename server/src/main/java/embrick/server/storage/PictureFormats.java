@@ -1,0 +1,16 @@
+package embrick.server.storage;
+
+import embrick.formats.DecodeLimits;
+import embrick.formats.Formats;
+import embrick.formats.icc.ProfileShelf;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The formats and profiles that this process works with. */
+@Configuration
+class PictureFormats {
+    @Bean
+    Formats formats() {
+        return new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
+    }
+}

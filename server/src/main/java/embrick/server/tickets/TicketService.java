@@ -1,0 +1,72 @@
+package embrick.server.tickets;
+
+import embrick.server.Ids;
+import embrick.server.documents.StoredJson;
+import embrick.server.documents.TicketDocument;
+import embrick.server.documents.TicketDocuments;
+import embrick.server.problems.ProblemException;
+import java.time.Clock;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Tickets: made, changed, taken away. A ticket that cannot work is never stored. */
+@Service
+@Transactional
+public class TicketService {
+    private final TicketRepository tickets;
+    private final StoredJson json;
+    private final Clock clock;
+
+    TicketService(TicketRepository tickets, StoredJson json, Clock clock) {
+        this.tickets = tickets;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public List<TicketEntity> of(UUID jobId) {
+        return tickets.findByJobIdOrderByMadeAt(jobId);
+    }
+
+    @Transactional(readOnly = true)
+    public TicketEntity get(UUID id) {
+        return tickets.findById(id).orElseThrow(() -> ProblemException.notFound("ticket"));
+    }
+
+    @Transactional(readOnly = true)
+    public TicketDocument document(UUID id) {
+        return json.ticket(get(id).document());
+    }
+
+    @Transactional(readOnly = true)
+    public long count(UUID jobId) {
+        return tickets.countByJobId(jobId);
+    }
+
+    public TicketEntity add(UUID jobId, TicketDocument document) {
+        TicketDocuments.toTicket(document);
+        return tickets.save(new TicketEntity(Ids.next(), jobId, json.write(document), clock.instant()));
+    }
+
+    public TicketEntity change(UUID id, long expectedVersion, TicketDocument document) {
+        TicketEntity ticket = get(id);
+        if (ticket.version() != expectedVersion) {
+            throw ProblemException.stale("ticket");
+        }
+        TicketDocuments.toTicket(document);
+        ticket.says(json.write(document));
+        return tickets.saveAndFlush(ticket);
+    }
+
+    /** Takes a ticket away; the last one of a job stays. */
+    public void remove(UUID id) {
+        TicketEntity ticket = get(id);
+        if (tickets.countByJobId(ticket.jobId()) == 1) {
+            throw ProblemException.invalid(
+                    "last-ticket", "ticket", "A job keeps at least one ticket.", "Change this one instead.");
+        }
+        tickets.delete(ticket);
+    }
+}

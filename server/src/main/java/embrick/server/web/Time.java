@@ -1,0 +1,14 @@
+package embrick.server.web;
+
+import java.time.Clock;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The clock that everything asks. */
+@Configuration
+class Time {
+    @Bean
+    Clock clock() {
+        return Clock.systemUTC();
+    }
+}
