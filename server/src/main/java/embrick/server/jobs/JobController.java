@@ -47,7 +47,7 @@ class JobController {
             long tickets,
             @NotNull List<UUID> strip) {}
 
-    record JobName(@NotBlank @Size(max = 120) String name) {}
+    record NamedJob(@NotBlank @Size(max = 120) String name) {}
 
     @GetMapping
     List<JobView> list() {
@@ -56,7 +56,7 @@ class JobController {
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    JobView add(@Valid @RequestBody JobName name) {
+    JobView add(@Valid @RequestBody NamedJob name) {
         return view(jobs.add(name.name()));
     }
 
@@ -66,7 +66,7 @@ class JobController {
     }
 
     @PutMapping("/{id}")
-    JobView rename(@PathVariable UUID id, @Valid @RequestBody JobName name) {
+    JobView rename(@PathVariable UUID id, @Valid @RequestBody NamedJob name) {
         return view(jobs.rename(id, name.name()));
     }
 

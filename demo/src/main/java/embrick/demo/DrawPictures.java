@@ -1,0 +1,57 @@
+package embrick.demo;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+
+/** Draws the sample pictures into a folder, once; those that are there are kept. */
+public final class DrawPictures {
+    private DrawPictures() {}
+
+    /**
+     * @param arguments the folder
+     */
+    public static void main(String[] arguments) throws IOException, InterruptedException, ExecutionException {
+        int drawn = into(Path.of(arguments[0]));
+        if (drawn > 0) {
+            System.out.println("embrick: drew " + drawn + " sample pictures");
+        }
+    }
+
+    /** Returns how many had to be drawn. */
+    public static int into(Path folder) throws IOException, InterruptedException, ExecutionException {
+        List<Future<?>> drawing = new ArrayList<>();
+        try (ExecutorService threads =
+                Executors.newFixedThreadPool(Math.max(2, Runtime.getRuntime().availableProcessors()))) {
+            for (Cast.Member member : Cast.all()) {
+                Path file = folder.resolve(member.path());
+                Files.createDirectories(file.getParent());
+                if (!Files.exists(file)) {
+                    drawing.add(threads.submit(() -> {
+                        draw(member, file);
+                        return null;
+                    }));
+                }
+            }
+            for (Future<?> one : drawing) {
+                one.get();
+            }
+        }
+        return drawing.size();
+    }
+
+    /** Under another name first, so that a picture cut short by an interruption is drawn again. */
+    private static void draw(Cast.Member member, Path file) throws IOException {
+        Path part = file.resolveSibling("." + file.getFileName() + ".part");
+        Files.deleteIfExists(part);
+        member.part().write(part);
+        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+    }
+}

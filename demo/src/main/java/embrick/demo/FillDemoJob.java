@@ -1,0 +1,157 @@
+package embrick.demo;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Makes the demo job through the API: pictures, two tickets, some framings, a finished delivery. */
+public final class FillDemoJob {
+    static final String JOB = "Windrose Kite Days, exhibition";
+    private static final long MOST_WAIT_MILLIS = 180_000;
+
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final String api;
+
+    private FillDemoJob(String address) {
+        this.api = address + "/api/v1";
+    }
+
+    /**
+     * @param arguments address and folder of pictures
+     */
+    public static void main(String[] arguments) throws IOException, InterruptedException {
+        new FillDemoJob(arguments[0]).fill(Path.of(arguments[1]));
+    }
+
+    /** Makes the job unless it is there; returns its id. */
+    public static String into(String address, Path pictures) throws IOException, InterruptedException {
+        return new FillDemoJob(address).fill(pictures);
+    }
+
+    private String fill(Path pictures) throws IOException, InterruptedException {
+        for (JsonNode job : call("GET", "/jobs", null)) {
+            if (job.path("name").asString().equals(JOB)) {
+                return job.path("id").asString();
+            }
+        }
+        String jobId = call("POST", "/jobs", Map.of("name", JOB)).path("id").asString();
+        send(jobId, pictures);
+        JsonNode ticket = call("GET", "/jobs/" + jobId + "/tickets", null).get(0);
+        addSponsorTicket(jobId, ticket.path("document"));
+        frame(jobId);
+        run(ticket.path("id").asString());
+        return jobId;
+    }
+
+    private void send(String jobId, Path pictures) throws IOException, InterruptedException {
+        List<Path> files;
+        try (Stream<Path> walk = Files.walk(pictures)) {
+            files = walk.filter(Files::isRegularFile).sorted().toList();
+        }
+        for (Path file : files) {
+            String path = pictures.relativize(file).toString().replace('\\', '/');
+            HttpRequest request = HttpRequest.newBuilder(URI.create(api + "/jobs/" + jobId + "/originals?path="
+                            + URLEncoder.encode(path, StandardCharsets.UTF_8)))
+                    .header("Content-Type", "application/octet-stream")
+                    .PUT(BodyPublishers.ofFile(file))
+                    .build();
+            answer(request);
+        }
+    }
+
+    private void addSponsorTicket(String jobId, JsonNode standard) throws IOException, InterruptedException {
+        ObjectNode ticket = ((ObjectNode) standard).deepCopy();
+        ticket.put("name", "Sponsor prints 16 × 20");
+        ticket.put("folder", "sponsors-16x20");
+        ticket.put("ppi", 200);
+        ticket.put("viewing", "WALL");
+        ((ObjectNode) ticket.path("size").path("width")).put("value", 16);
+        ((ObjectNode) ticket.path("size").path("height")).put("value", 20);
+        call("POST", "/jobs/" + jobId + "/tickets", ticket);
+    }
+
+    /** Some pictures are framed already, for the shape 4:5. */
+    private void frame(String jobId) throws IOException, InterruptedException {
+        Map<String, double[]> wanted = Map.of(
+                "arrivals.jpg", new double[] {0.46, 0.5, 1, 0},
+                "long-tail.jpg", new double[] {0.5, 0.44, 1.05, 0},
+                "slack-line.tif", new double[] {0.5, 0.5, 1, -2.4},
+                "tide-mirror.jpg", new double[] {0.55, 0.5, 1.1, 0},
+                "two-boxes.jpg", new double[] {0.44, 0.48, 1.08, 0},
+                "low-sun.jpg", new double[] {0.5, 0.5, 1, 0},
+                "nine-kites.jpg", new double[] {0.5, 0.46, 1.12, 0},
+                "day-two/crosswind.jpg", new double[] {0.5, 0.5, 1, 1.6},
+                "saltmere-square.jpg", new double[] {0.5, 0.5, 1, 0});
+        for (JsonNode original : call("GET", "/jobs/" + jobId + "/originals", null)) {
+            double[] framing = wanted.get(original.path("path").asString());
+            if (framing == null) {
+                continue;
+            }
+            ObjectNode document = JSON.createObjectNode();
+            document.put("schemaVersion", 1);
+            document.put("centreX", framing[0]);
+            document.put("centreY", framing[1]);
+            document.put("tightness", framing[2]);
+            document.put("tiltDegrees", framing[3]);
+            document.put("quarterTurns", 0);
+            document.put("mirror", "AS_IT_IS");
+            document.put("turn", "AS_TICKET");
+            HttpRequest request = HttpRequest.newBuilder(
+                            URI.create(api + "/originals/" + original.path("id").asString() + "/framings/4:5"))
+                    .header("Content-Type", "application/json")
+                    .header("If-Match", "\"-1\"")
+                    .PUT(BodyPublishers.ofString(
+                            JSON.writeValueAsString(Map.of("document", document, "accepted", true))))
+                    .build();
+            answer(request);
+        }
+    }
+
+    private void run(String ticketId) throws IOException, InterruptedException {
+        String runId = call("POST", "/tickets/" + ticketId + "/runs", Map.of())
+                .path("id")
+                .asString();
+        long until = System.currentTimeMillis() + MOST_WAIT_MILLIS;
+        while (System.currentTimeMillis() < until) {
+            JsonNode run = call("GET", "/runs/" + runId, null).path("run");
+            if (run.path("state").asString().equals("FINISHED")) {
+                return;
+            }
+            Thread.sleep(300);
+        }
+        throw new IOException("the demo run is not finished after " + MOST_WAIT_MILLIS / 1000 + " s");
+    }
+
+    private JsonNode call(String method, String path, Object body) throws IOException, InterruptedException {
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create(api + path)).header("Content-Type", "application/json");
+        request.method(
+                method,
+                body == null ? BodyPublishers.noBody() : BodyPublishers.ofString(JSON.writeValueAsString(body)));
+        return answer(request.build());
+    }
+
+    private JsonNode answer(HttpRequest request) throws IOException, InterruptedException {
+        HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
+        if (response.statusCode() >= 300) {
+            throw new IOException(
+                    request.method() + " " + request.uri() + " gave " + response.statusCode() + ": " + response.body());
+        }
+        return JSON.readTree(response.body());
+    }
+}

@@ -1,0 +1,27 @@
+import createClient from 'openapi-fetch';
+import { Problem } from './problems';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+
+export const api = createClient<paths>({ baseUrl: '/' });
+
+/** The body of an answer, or the problem it told, thrown. */
+export async function answer<T>(
+  request: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  let result;
+  try {
+    result = await request;
+  } catch {
+    throw Problem.unreachable();
+  }
+  if (!result.response.ok) {
+    throw Problem.of(result.error, result.response.status);
+  }
+  return result.data as T;
+}
+
+export function smallPicture(originalId: string, digest: string, edge: 384 | 1800): string {
+  return `/api/v1/originals/${originalId}/small?edge=${edge}&of=${digest.slice(0, 12)}`;
+}

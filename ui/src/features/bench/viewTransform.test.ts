@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest';
+import { cssTransform, rulerMarks, sheetOnStage, toScreen, toSeen, type Lie } from './viewTransform';
+
+const lie: Lie = { middleX: 400, middleY: 300, scale: 0.2, tiltDegrees: 30, centreX: 3000, centreY: 2000 };
+
+describe('the stage', () => {
+  it('holds the sheet in its middle, whole', () => {
+    const rect = sheetOnStage({ width: 1000, height: 600 }, { width: 3000, height: 2400 });
+    expect(rect.width / rect.height).toBeCloseTo(1.25, 12);
+    expect(rect.x * 2 + rect.width).toBeCloseTo(1000, 9);
+    expect(rect.height).toBeLessThan(600);
+  });
+
+  it('turns a way on the screen back into the picture', () => {
+    const way = toSeen(lie, 30, -12);
+    const moved = toScreen(lie, 3000 + way.dx, 2000 + way.dy);
+    expect(moved.x).toBeCloseTo(430, 9);
+    expect(moved.y).toBeCloseTo(288, 9);
+  });
+
+  it('shows the centre in the middle whatever the tilt', () => {
+    expect(toScreen(lie, 3000, 2000)).toEqual({ x: 400, y: 300 });
+    expect(cssTransform(lie)).toContain('rotate(30deg) scale(0.2) translate(-3000px, -2000px)');
+  });
+
+  it('a clockwise tilt brings the right side of the picture down', () => {
+    expect(toScreen(lie, 4000, 2000).y).toBeGreaterThan(300);
+  });
+});
+
+describe('rulers', () => {
+  it('mark whole units with figures and leave room between them', () => {
+    const marks = rulerMarks(8, 50);
+    expect(marks[0]).toEqual({ at: 0, text: '0' });
+    expect(marks.filter(({ text }) => text).map(({ at }) => at)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8]);
+    expect(rulerMarks(254, 2).filter(({ text }) => text).map(({ at }) => at)).toEqual([0, 50, 100, 150, 200, 250]);
+  });
+});

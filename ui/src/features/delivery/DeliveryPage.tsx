@@ -1,0 +1,165 @@
+import { useQuery } from '@tanstack/react-query';
+import { App, Button, Input, Select, Table } from 'antd';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { answer, api, type Schemas } from '../../api/client';
+import { bytes, count, day, pixels, time } from '../../shared/format';
+import { Empty, Failed, Loading } from '../../shared/states';
+import { Verdict } from '../../shared/Verdict';
+import { useRuns } from '../run';
+import './delivery.css';
+
+type DeliveredPiece = Schemas['DeliveredPiece'];
+
+/** Where a run's pieces are, what is in it, and each piece with its original. */
+export function DeliveryPage() {
+  const { jobId = '', runId } = useParams();
+  const runs = useRuns(jobId);
+  const navigate = useNavigate();
+  const delivered = runs.data?.filter((run) => run.counts.checked > 0) ?? [];
+  const shownId = runId ?? delivered[0]?.id;
+  const shown = runs.data?.find((run) => run.id === shownId);
+  const delivery = useQuery({
+    queryKey: ['delivery', shownId, shown?.counts.checked],
+    enabled: shownId !== undefined,
+    queryFn: () => answer(api.GET('/api/v1/runs/{runId}/delivery', { params: { path: { runId: shownId! } } })),
+  });
+  const [wanted, setWanted] = useState('');
+  const { message } = App.useApp();
+
+  if (runs.isPending) return <Loading what="the deliveries" />;
+  if (runs.isError) return <Failed error={runs.error} again={() => void runs.refetch()} />;
+  if (!shownId) {
+    return (
+      <Empty title="Nothing has been delivered yet">
+        <p className="quiet">A run leaves its checked files in a new folder; its list is shown here.</p>
+        <Button type="primary" onClick={() => void navigate(`/jobs/${jobId}/ticket`)}>
+          Go to the ticket
+        </Button>
+      </Empty>
+    );
+  }
+  if (delivery.isError) return <Failed error={delivery.error} again={() => void delivery.refetch()} />;
+  if (!delivery.data) return <Loading what="the delivery" />;
+
+  const { data } = delivery;
+  const checked = data.pieces.filter((piece) => piece.state === 'CHECKED');
+  const weight = checked.reduce((sum, piece) => sum + (piece.fileBytes ?? 0), 0);
+  const shownPieces = data.pieces.filter((piece) =>
+    `${piece.name} ${piece.originalPath}`.toLowerCase().includes(wanted.toLowerCase()),
+  );
+  const base = `/api/v1/runs/${data.runId}`;
+  return (
+    <main className="shell-body delivery">
+      <section className="card delivery-head" aria-label="Delivery">
+        <div>
+          <div className="delivery-title">
+            <h1>{data.ticketName}</h1>
+            {delivered.length > 1 && (
+              <Select
+                aria-label="Delivery"
+                value={shownId}
+                popupMatchSelectWidth={false}
+                onChange={(id) => void navigate(`/jobs/${jobId}/delivery/${id}`)}
+                options={delivered.map((run) => ({
+                  value: run.id,
+                  label: `${run.folder}, ${day(run.startedAt)} ${time(run.startedAt)}`,
+                }))}
+              />
+            )}
+          </div>
+          <p className="place">
+            <code>{data.place}</code>
+            <Button
+              size="small"
+              onClick={() => {
+                void navigator.clipboard.writeText(data.place);
+                void message.success('The place is copied.');
+              }}
+            >
+              Copy the place
+            </Button>
+          </p>
+          <p className="quiet">
+            {count(checked.length, 'checked file')} of {data.pieces.length} · {bytes(weight)} · begun {day(data.startedAt)}{' '}
+            {time(data.startedAt)}
+            {data.finishedAt && `, checked ${time(data.finishedAt)}`}
+          </p>
+        </div>
+        <span className="delivery-acts">
+          <Button type="primary" href={`${base}/delivery.zip`}>
+            Download all as ZIP
+          </Button>
+          <Button href={`${base}/delivery.csv`}>List as CSV</Button>
+          <Button href={`${base}/delivery`} target="_blank">
+            List as JSON
+          </Button>
+        </span>
+      </section>
+      <Input
+        allowClear
+        className="delivery-find"
+        placeholder="Find by piece or by original"
+        aria-label="Find by piece or by original"
+        value={wanted}
+        onChange={(event) => setWanted(event.target.value)}
+      />
+      <Table<DeliveredPiece>
+        virtual
+        size="small"
+        pagination={false}
+        scroll={{ y: 470, x: 1000 }}
+        dataSource={shownPieces}
+        rowKey="pieceId"
+        columns={[
+          {
+            title: 'Piece',
+            key: 'name',
+            width: 300,
+            ellipsis: true,
+            sorter: (a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }),
+            render: (_, piece) =>
+              piece.state === 'CHECKED' ? <a href={`/api/v1/pieces/${piece.pieceId}/file`}>{piece.name}</a> : piece.name,
+          },
+          {
+            title: 'Made from',
+            key: 'original',
+            width: 280,
+            ellipsis: true,
+            sorter: (a, b) => a.originalPath.localeCompare(b.originalPath, 'en', { numeric: true }),
+            render: (_, piece) => (
+              <span className="from">
+                <img src={`/api/v1/originals/${piece.originalId}/small?edge=384`} alt="" loading="lazy" />
+                {piece.originalPath}
+              </span>
+            ),
+          },
+          {
+            title: 'Pixels',
+            key: 'pixels',
+            width: 120,
+            render: (_, piece) => (piece.width > 0 ? pixels(piece.width, piece.height) : '—'),
+          },
+          { title: 'ppi', dataIndex: 'ppi', key: 'ppi', width: 70 },
+          {
+            title: 'File',
+            key: 'bytes',
+            width: 90,
+            render: (_, piece) => (piece.fileBytes ? bytes(piece.fileBytes) : '—'),
+          },
+          {
+            title: 'Check',
+            key: 'check',
+            ellipsis: true,
+            render: (_, piece) =>
+              piece.state === 'CHECKED' ? (
+                <Verdict level="FINE" text="as planned" plain />
+              ) : (
+                <Verdict level="POOR" text={piece.trouble ?? piece.state.toLowerCase()} plain />
+              ),
+          },
+        ]}
+      />
+    </main>
+  );
+}

@@ -1,0 +1,1 @@
+export { DeliveryPage } from './DeliveryPage';

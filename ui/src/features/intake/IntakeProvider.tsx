@@ -1,0 +1,85 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { App } from 'antd';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { answer, api } from '../../api/client';
+import { Problem } from '../../api/problems';
+import { count } from '../../shared/format';
+import { missing, send } from './send';
+import { IntakeContext, type Arriving } from './useIntake';
+import type { ArrivingFile } from './walkDropped';
+
+/** How often open lists are brought up to date while files arrive. */
+const REFRESH_MILLIS = 700;
+
+/** Keeps files arriving while pages come and go. */
+export function IntakeProvider({ children }: { children: ReactNode }) {
+  const [arriving, setArriving] = useState<Arriving>();
+  const queries = useQueryClient();
+  const { message, notification } = App.useApp();
+  const refreshed = useRef(0);
+
+  const refresh = useCallback(
+    async (jobId: string) => {
+      await Promise.all([
+        queries.invalidateQueries({ queryKey: ['originals', jobId] }),
+        queries.invalidateQueries({ queryKey: ['outlook', jobId] }),
+        queries.invalidateQueries({ queryKey: ['jobs'] }),
+      ]);
+    },
+    [queries],
+  );
+
+  const add = useCallback(
+    async (jobId: string, files: ArrivingFile[]) => {
+      try {
+        const wanted = await missing(jobId, files);
+        if (wanted.length === 0) {
+          void message.info(files.length === 0 ? 'There is no file in it.' : 'All of it has arrived before.');
+          return;
+        }
+        setArriving({ jobId, done: 0, all: wanted.length });
+        const failures = await send(jobId, wanted, (done) => {
+          setArriving({ jobId, done, all: wanted.length });
+          if (Date.now() - refreshed.current > REFRESH_MILLIS) {
+            refreshed.current = Date.now();
+            void refresh(jobId);
+          }
+        });
+        if (failures.length > 0) {
+          notification.error({
+            title: `${count(failures.length, 'file')} did not arrive`,
+            description: `${failures[0]!.path}: ${Problem.from(failures[0]!.error).message} Drop the folder again: only what is missing is sent.`,
+            duration: 0,
+          });
+        }
+      } catch (error) {
+        const problem = Problem.from(error);
+        notification.error({ title: problem.message, description: problem.remedy, duration: 0 });
+      } finally {
+        setArriving(undefined);
+        await refresh(jobId);
+      }
+    },
+    [message, notification, refresh],
+  );
+
+  const newJob = useCallback(
+    async (folder: string, files: ArrivingFile[]) => {
+      const job = await answer(api.POST('/api/v1/jobs', { body: { name: folder || 'New job' } }));
+      void add(job.id, files);
+      return job.id;
+    },
+    [add],
+  );
+
+  // Leaving the page would end what is on its way: the browser asks first.
+  useEffect(() => {
+    if (!arriving) return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [arriving]);
+
+  const intake = useMemo(() => ({ arriving, newJob, add }), [arriving, newJob, add]);
+  return <IntakeContext value={intake}>{children}</IntakeContext>;
+}

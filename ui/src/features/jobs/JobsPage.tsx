@@ -1,0 +1,64 @@
+import { useQuery } from '@tanstack/react-query';
+import { App } from 'antd';
+import { useNavigate } from 'react-router';
+import { Link } from 'react-router';
+import { Problem } from '../../api/problems';
+import { count, day } from '../../shared/format';
+import { Empty, Failed, Loading } from '../../shared/states';
+import { DropPlace, useIntake, type ArrivingFile } from '../intake';
+import { jobsQuery } from './queries';
+import './jobs.css';
+
+/** All jobs, and a large place to drop a folder: dropping one makes a job. */
+export function JobsPage() {
+  const jobs = useQuery(jobsQuery());
+  const { newJob } = useIntake();
+  const navigate = useNavigate();
+  const { message } = App.useApp();
+
+  const begin = async (files: ArrivingFile[], folder: string) => {
+    try {
+      const jobId = await newJob(folder, files);
+      void navigate(`/jobs/${jobId}/pile`);
+    } catch (error) {
+      void message.error(Problem.from(error).message);
+    }
+  };
+
+  return (
+    <main className="shell-body jobs">
+      <h1>Jobs</h1>
+      <DropPlace onFiles={(files, folder) => void begin(files, folder)} title="Drop a folder of pictures here">
+        It becomes a job. The originals are copied and never changed.
+      </DropPlace>
+      {jobs.isPending && <Loading what="the jobs" />}
+      {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
+      {jobs.data?.length === 0 && (
+        <Empty title="No job yet">
+          <p className="quiet">Drop a folder above: from there to finished files it is two clicks.</p>
+        </Empty>
+      )}
+      <ul className="job-list">
+        {jobs.data?.map((job) => (
+          <li key={job.id}>
+            <Link to={`/jobs/${job.id}/pile`} className="job card">
+              <span className="job-strip">
+                {job.strip.map((id) => (
+                  <img key={id} src={`/api/v1/originals/${id}/small?edge=384`} alt="" loading="lazy" />
+                ))}
+              </span>
+              <span className="job-words">
+                <span className="job-name">{job.name}</span>
+                <span className="quiet">
+                  {count(job.pictures, 'file')}
+                  {job.unusable > 0 && `, ${job.unusable} not usable`} · {count(job.tickets, 'ticket')} · begun{' '}
+                  {day(job.createdAt)}
+                </span>
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </main>
+  );
+}

@@ -1,0 +1,2 @@
+export { JobsPage } from './JobsPage';
+export { jobsKey, useJob } from './queries';

@@ -1,0 +1,1 @@
+export { originalsQuery, useOriginals } from './queries';

@@ -1,0 +1,71 @@
+import { smallPicture } from '../../api/client';
+import { bytes, fileName, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
+import { Verdict } from '../../shared/Verdict';
+import { colourText, oddities, standing, type Entry } from './pileModel';
+
+interface Props {
+  entry: Entry;
+  ppi: number;
+  unit: LengthUnit;
+  chosen: boolean;
+  onChoose: (event: { shiftKey: boolean }) => void;
+  onOpen: () => void;
+}
+
+/** One original with its facts, and beside its own size the size it will leave with. */
+export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Props) {
+  const { original, outlook } = entry;
+  const { facts } = original;
+  const { level, text } = standing(entry);
+  return (
+    <div
+      role="option"
+      aria-selected={chosen}
+      tabIndex={0}
+      className={`picture${chosen ? ' picture-chosen' : ''}${original.leftOut ? ' picture-left' : ''}`}
+      onClick={onChoose}
+      onDoubleClick={onOpen}
+      onKeyDown={(event) => {
+        if (event.key === ' ') {
+          event.preventDefault();
+          onChoose(event);
+        }
+        if (event.key === 'Enter') onOpen();
+      }}
+    >
+      <span className="picture-stage">
+        {facts ? (
+          <img src={smallPicture(original.id, original.digest, 384)} alt="" loading="lazy" decoding="async" />
+        ) : (
+          <span className="picture-none">
+            <span aria-hidden="true">■</span>{' '}
+            {original.state === 'BROKEN' ? 'broken' : original.state === 'TOO_LARGE' ? 'too large' : 'not a picture'}
+          </span>
+        )}
+      </span>
+      <span className="picture-name" title={original.path}>
+        {fileName(original.path)}
+      </span>
+      {facts ? (
+        <>
+          <span>{pixels(facts.width, facts.height)} px</span>
+          <span className="quiet">
+            {lengthText(fromInches(facts.width / ppi, unit), unit)} × {lengthText(fromInches(facts.height / ppi, unit), unit)}{' '}
+            {unitSymbol[unit]} at {ppi} · {bytes(facts.unpackedBytes)}
+          </span>
+          <span className="quiet picture-line" title={colourText(original)}>
+            {oddities(original) || colourText(original)}
+          </span>
+          <span>{outlook && outlook.width > 0 ? `leaves ${pixels(outlook.width, outlook.height)} px` : ' '}</span>
+        </>
+      ) : (
+        <span className="picture-reason" title={original.trouble?.text}>
+          {original.trouble?.text}
+        </span>
+      )}
+      <span className="picture-line">
+        <Verdict level={level} text={text} plain />
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,79 @@
+import { Table } from 'antd';
+import { useEffect, useRef, useState } from 'react';
+import { bytes, decimals, pixels } from '../../shared/format';
+import { Verdict } from '../../shared/Verdict';
+import { colourText, standing, type Entry } from './pileModel';
+
+interface Props {
+  entries: Entry[];
+  chosen: Set<string>;
+  onChosen: (ids: Set<string>) => void;
+}
+
+/** The pile as a table of facts. */
+export function PictureTable({ entries, chosen, onChosen }: Props) {
+  const place = useRef<HTMLDivElement>(null);
+  const [height, setHeight] = useState(400);
+  useEffect(() => {
+    const element = place.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() => setHeight(element.clientHeight - 40));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return (
+    <div ref={place} className="table-place">
+      <Table<Entry>
+        virtual
+        size="small"
+        pagination={false}
+        scroll={{ y: height, x: 1180 }}
+        dataSource={entries}
+        rowKey={({ original }) => original.id}
+        rowSelection={{
+          selectedRowKeys: [...chosen],
+          onChange: (keys) => onChosen(new Set(keys as string[])),
+          columnWidth: 44,
+        }}
+        columns={[
+          { title: 'File', key: 'path', width: 230, ellipsis: true, render: (_, { original }) => original.path },
+          {
+            title: 'Pixels',
+            key: 'pixels',
+            width: 120,
+            render: (_, { original: { facts } }) => (facts ? pixels(facts.width, facts.height) : '—'),
+          },
+          { title: 'Format', key: 'kind', width: 80, render: (_, { original: { facts } }) => facts?.kind ?? '—' },
+          {
+            title: 'ppi in file',
+            key: 'ppi',
+            width: 95,
+            render: (_, { original: { facts } }) => (facts?.ppiAcross ? decimals(facts.ppiAcross, 1) : '—'),
+          },
+          { title: 'Colour', key: 'colour', width: 220, ellipsis: true, render: (_, { original }) => colourText(original) },
+          {
+            title: 'Unpacked',
+            key: 'weight',
+            width: 95,
+            render: (_, { original: { facts } }) => (facts ? bytes(facts.unpackedBytes) : '—'),
+          },
+          {
+            title: 'Leaves as',
+            key: 'leaves',
+            width: 115,
+            render: (_, { outlook }) => (outlook && outlook.width > 0 ? pixels(outlook.width, outlook.height) : '—'),
+          },
+          {
+            title: 'Standing',
+            key: 'standing',
+            ellipsis: true,
+            render: (_, entry) => {
+              const { level, text } = standing(entry);
+              return <Verdict level={level} text={entry.original.trouble?.text ?? text} plain />;
+            },
+          },
+        ]}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,213 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Segmented, Select } from 'antd';
+import { useMemo, useRef, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { answer, api } from '../../api/client';
+import { Problem } from '../../api/problems';
+import { count, stem } from '../../shared/format';
+import { Failed, Loading } from '../../shared/states';
+import { DropPlace, useIntake, type ArrivingFile } from '../intake';
+import { useJob } from '../jobs';
+import { outlookQuery, sizeWords, startRun, useActiveTicket } from '../ticket';
+import { PictureGrid } from './PictureGrid';
+import { PictureTable } from './PictureTable';
+import { arranged, filters, sortWords, type Entry, type FilterKey, type SortKey } from './pileModel';
+import { originalsQuery, useOriginals } from '../originals';
+import './pile.css';
+
+export function PilePage() {
+  const { jobId = '' } = useParams();
+  const job = useJob(jobId).data;
+  const originals = useOriginals(jobId);
+  const ticket = useActiveTicket(jobId);
+  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document)).data;
+  const { add, arriving } = useIntake();
+  const [filter, setFilter] = useState<FilterKey>('all');
+  const [sort, setSort] = useState<SortKey>('name');
+  const [view, setView] = useState<'Pictures' | 'Table'>('Pictures');
+  const [chosen, setChosen] = useState<Set<string>>(new Set());
+  const [adding, setAdding] = useState(false);
+  const lastChosen = useRef<string>(undefined);
+  const navigate = useNavigate();
+
+  const entries = useMemo<Entry[]>(() => {
+    const byId = new Map(outlook?.pictures.map((picture) => [picture.originalId, picture]));
+    return (originals.data ?? []).map((original) => ({ original, outlook: byId.get(original.id) }));
+  }, [originals.data, outlook]);
+  const shown = useMemo(() => arranged(entries, filter, sort), [entries, filter, sort]);
+
+  if (originals.isPending) return <Loading what="the pile" />;
+  if (originals.isError) return <Failed error={originals.error} again={() => void originals.refetch()} />;
+
+  const take = (files: ArrivingFile[]) => {
+    setAdding(false);
+    void add(jobId, files);
+  };
+
+  if (entries.length === 0 && !arriving) {
+    return (
+      <main className="shell-body">
+        <DropPlace title="Drop the pictures of this job here" onFiles={take}>
+          Files or whole folders; subfolders are kept. Originals are never changed.
+        </DropPlace>
+      </main>
+    );
+  }
+
+  const choose = (entry: Entry, { shiftKey }: { shiftKey: boolean }) => {
+    const next = new Set(chosen);
+    const id = entry.original.id;
+    const from = shown.findIndex(({ original }) => original.id === lastChosen.current);
+    const to = shown.indexOf(entry);
+    if (shiftKey && from >= 0) {
+      shown.slice(Math.min(from, to), Math.max(from, to) + 1).forEach(({ original }) => next.add(original.id));
+    } else if (!next.delete(id)) {
+      next.add(id);
+    }
+    lastChosen.current = id;
+    setChosen(next);
+  };
+
+  return (
+    <main
+      className="pile"
+      onDragOver={(event) => {
+        event.preventDefault();
+        setAdding(true);
+      }}
+    >
+      {adding && (
+        <div className="pile-drop">
+          <DropPlace title="Drop more pictures here" onFiles={take}>
+            What has arrived before is not sent again. <Button onClick={() => setAdding(false)}>Close</Button>
+          </DropPlace>
+        </div>
+      )}
+      <div className="pile-bar">
+        <div className="chips" role="group" aria-label="Show">
+          {filters.map(({ key, words, holds }) => {
+            const number = entries.filter(holds).length;
+            return number === 0 && key !== 'all' ? null : (
+              <button
+                key={key}
+                type="button"
+                className={`chip${filter === key ? ' chip-on' : ''}`}
+                aria-pressed={filter === key}
+                onClick={() => setFilter(key)}
+              >
+                {words} {number}
+              </button>
+            );
+          })}
+        </div>
+        <span className="pile-gap" />
+        <Select
+          aria-label="Sorted"
+          variant="borderless"
+          value={sort}
+          onChange={setSort}
+          options={Object.entries(sortWords).map(([value, label]) => ({ value, label: `sorted ${label}` }))}
+          popupMatchSelectWidth={false}
+        />
+        <Segmented options={['Pictures', 'Table']} value={view} onChange={setView} />
+        <Button onClick={() => setAdding(!adding)}>Add a folder</Button>
+      </div>
+      {view === 'Pictures' ? (
+        <PictureGrid
+          entries={shown}
+          ppi={ticket?.document.ppi ?? 300}
+          unit={ticket?.document.unit ?? 'IN'}
+          chosen={chosen}
+          onChoose={choose}
+          onOpen={({ original }) => original.facts && void navigate(`/jobs/${jobId}/bench?at=${original.id}`)}
+        />
+      ) : (
+        <PictureTable entries={shown} chosen={chosen} onChosen={setChosen} />
+      )}
+      <Foot jobId={jobId} entries={entries} chosen={chosen} onDone={() => setChosen(new Set())} />
+    </main>
+  );
+}
+
+interface FootProps {
+  jobId: string;
+  entries: Entry[];
+  chosen: Set<string>;
+  onDone: () => void;
+}
+
+/** What can be done with the chosen pictures, or with all. */
+function Foot({ jobId, entries, chosen, onDone }: FootProps) {
+  const ticket = useActiveTicket(jobId);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { message } = App.useApp();
+  const picked = entries.filter(({ original }) => chosen.has(original.id));
+  const all = entries.filter(({ outlook }) => outlook !== undefined);
+  const pictures = picked.filter(({ original }) => original.facts);
+  const out = picked.length > 0 && picked.every(({ original }) => original.leftOut);
+
+  const leave = useMutation({
+    mutationFn: async () => {
+      for (const { original } of picked) {
+        await answer(
+          api.PUT('/api/v1/originals/{id}/left-out', { params: { path: { id: original.id } }, body: { leftOut: !out } }),
+        );
+      }
+    },
+    onSettled: () => {
+      void queries.invalidateQueries({ queryKey: originalsQuery(jobId).queryKey });
+      void queries.invalidateQueries({ queryKey: ['outlook', jobId] });
+      onDone();
+    },
+  });
+  const run = useMutation({
+    mutationFn: () => startRun(ticket!.id, picked.length > 0 ? picked.map(({ original }) => original.id) : null),
+    onSuccess: (started) => {
+      void queries.invalidateQueries({ queryKey: ['runs', jobId] });
+      void navigate(`/jobs/${jobId}/run/${started.id}`);
+    },
+    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
+  });
+
+  return (
+    <footer className="card pile-foot" role="region" aria-label="Chosen pictures">
+      {picked.length > 0 ? (
+        <>
+          <strong>{picked.length} chosen</strong>
+          <span className="quiet pile-names">{picked.map(({ original }) => stem(original.path)).join(', ')}</span>
+          <Button onClick={onDone}>Choose none</Button>
+          <Button loading={leave.isPending} onClick={() => leave.mutate()}>
+            {out ? 'Take in again' : 'Leave out of the run'}
+          </Button>
+          <Button disabled={!ticket} loading={run.isPending} onClick={() => run.mutate()}>
+            Run these {picked.length}
+          </Button>
+          <Button
+            type="primary"
+            disabled={pictures.length === 0}
+            onClick={() => void navigate(`/jobs/${jobId}/bench?only=${pictures.map(({ original }) => original.id).join(',')}`)}
+          >
+            Frame these {pictures.length}
+          </Button>
+        </>
+      ) : (
+        <>
+          <span>
+            {ticket && (
+              <>
+                {count(all.length, 'picture')} at <strong>{sizeWords(ticket.document.size)}</strong>, {ticket.document.ppi}{' '}
+                ppi, into <strong>{ticket.document.folder}</strong>
+              </>
+            )}
+          </span>
+          <span className="pile-gap" />
+          <Button onClick={() => void navigate(`/jobs/${jobId}/bench`)}>Frame on the bench</Button>
+          <Button type="primary" disabled={!ticket || all.length === 0} loading={run.isPending} onClick={() => run.mutate()}>
+            Run {count(all.length, 'piece')}
+          </Button>
+        </>
+      )}
+    </footer>
+  );
+}

@@ -1,0 +1,1 @@
+export { PilePage } from './PilePage';

@@ -1,0 +1,87 @@
+import { describe, expect, it } from 'vitest';
+import { arranged, colourText, filters, needsALook, oddities, standing, type Entry } from './pileModel';
+
+function entry(path: string, width: number, height: number, realPpi: number, part: Partial<Entry['original']> = {}): Entry {
+  return {
+    original: {
+      id: path,
+      path,
+      digest: 'd',
+      fileBytes: 1,
+      state: 'SOUND',
+      leftOut: false,
+      facts: {
+        kind: 'JPEG',
+        width,
+        height,
+        orientation: 1,
+        ppiAcross: null,
+        ppiDown: null,
+        model: 'RGB',
+        seeThrough: false,
+        bitsPerChannel: 8,
+        profile: 'sRGB',
+        unpackedBytes: width * height * 3,
+      },
+      ...part,
+    },
+    outlook: {
+      originalId: path,
+      name: path,
+      width: 2400,
+      height: 3000,
+      realPpi,
+      verdict: realPpi >= 225 ? 'FINE' : realPpi >= 120 ? 'SOFT' : 'POOR',
+      expectedFileBytes: 1,
+      unpackedBytes: 1,
+      notices: [],
+      problems: [],
+    },
+  };
+}
+
+const broken: Entry = {
+  original: {
+    ...entry('z.jpg', 1, 1, 0).original,
+    facts: undefined,
+    state: 'BROKEN',
+    trouble: { code: 'cut-short', text: 'is cut short', remedy: 'Put a whole copy in its place.' },
+  },
+};
+const pile = [entry('kite10.jpg', 6000, 4000, 500), entry('kite2.jpg', 4000, 6000, 150), entry('small.jpg', 960, 960, 96), broken];
+
+describe('the pile', () => {
+  it('sorts names as people count', () => {
+    expect(arranged(pile, 'all', 'name').map(({ original }) => original.path)).toEqual([
+      'kite2.jpg',
+      'kite10.jpg',
+      'small.jpg',
+      'z.jpg',
+    ]);
+  });
+
+  it('filters by shape and trouble', () => {
+    expect(arranged(pile, 'wide', 'name')).toHaveLength(1);
+    expect(arranged(pile, 'square', 'name').map(({ original }) => original.path)).toEqual(['small.jpg']);
+    expect(arranged(pile, 'look', 'name').map(({ original }) => original.path)).toEqual(['small.jpg', 'z.jpg']);
+    expect(filters.map(({ key }) => key)).toHaveLength(new Set(filters.map(({ key }) => key)).size);
+  });
+
+  it('puts what needs care first when sorted by real ppi', () => {
+    expect(arranged(pile, 'all', 'ppi')[0]).toBe(broken);
+  });
+
+  it('says how each picture stands', () => {
+    expect(standing(pile[0]!)).toEqual({ level: 'FINE', text: 'fine, 500 ppi real' });
+    expect(standing(pile[1]!).text).toBe('soft, 150 ppi real');
+    expect(standing(broken)).toEqual({ level: 'POOR', text: 'put a whole copy in its place' });
+    expect(needsALook(pile[1]!)).toBe(false);
+  });
+
+  it('names colour and oddities', () => {
+    const facts = { ...pile[0]!.original.facts!, profile: null, orientation: 6, bitsPerChannel: 16 };
+    expect(colourText({ ...pile[0]!.original, facts })).toBe('no profile: sRGB assumed, 16 bit');
+    expect(oddities({ ...pile[0]!.original, facts })).toBe('sideways by its tag, turned');
+    expect(colourText(broken.original)).toBe('—');
+  });
+});

@@ -1,0 +1,85 @@
+import type { Schemas } from '../../api/client';
+import { decimals } from '../../shared/format';
+import type { Level } from '../../shared/Verdict';
+
+export type Original = Schemas['OriginalView'];
+export type PictureOutlook = Schemas['PictureOutlook'];
+
+/** An original with what the ticket makes of it. */
+export interface Entry {
+  original: Original;
+  outlook?: PictureOutlook;
+}
+
+export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'left-out';
+export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight';
+
+export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => boolean }[] = [
+  { key: 'all', words: 'all', holds: () => true },
+  { key: 'look', words: 'to look at', holds: (entry) => needsALook(entry) },
+  { key: 'wide', words: 'wide', holds: ({ original: { facts } }) => !!facts && facts.width > facts.height },
+  { key: 'upright', words: 'upright', holds: ({ original: { facts } }) => !!facts && facts.width < facts.height },
+  { key: 'square', words: 'square', holds: ({ original: { facts } }) => !!facts && facts.width === facts.height },
+  { key: 'no-profile', words: 'no profile', holds: ({ original: { facts } }) => !!facts && facts.profile === null },
+  { key: 'small', words: 'too small', holds: ({ outlook }) => outlook?.verdict === 'POOR' },
+  { key: 'left-out', words: 'left out', holds: ({ original }) => original.leftOut },
+];
+
+export function needsALook({ original, outlook }: Entry): boolean {
+  return original.state !== 'SOUND' || outlook?.verdict === 'POOR' || (outlook?.problems.length ?? 0) > 0;
+}
+
+const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
+  name: (a, b) => a.original.path.localeCompare(b.original.path, 'en', { numeric: true }),
+  pixels: (a, b) => area(b) - area(a),
+  ppi: (a, b) => (a.outlook?.realPpi ?? 0) - (b.outlook?.realPpi ?? 0),
+  weight: (a, b) => (b.original.facts?.unpackedBytes ?? 0) - (a.original.facts?.unpackedBytes ?? 0),
+};
+
+export const sortWords: Record<SortKey, string> = {
+  name: 'by name',
+  pixels: 'by pixels, most first',
+  ppi: 'by real ppi, least first',
+  weight: 'by weight, heaviest first',
+};
+
+function area({ original: { facts } }: Entry): number {
+  return facts ? facts.width * facts.height : 0;
+}
+
+export function arranged(entries: Entry[], filter: FilterKey, sort: SortKey): Entry[] {
+  const holds = filters.find(({ key }) => key === filter)?.holds ?? (() => true);
+  return entries.filter(holds).sort(order[sort]);
+}
+
+/** The one line that says how a picture stands. */
+export function standing({ original, outlook }: Entry): { level: Level; text: string } {
+  if (original.trouble) return { level: 'POOR', text: original.trouble.remedy.replace(/\.$/, '').toLowerCase() };
+  if (original.leftOut) return { level: 'SOFT', text: 'left out of the run' };
+  const problem = outlook?.problems[0];
+  if (problem) return { level: 'POOR', text: problem.text };
+  if (!outlook?.verdict) return { level: 'FINE', text: 'here' };
+  const ppi = `${decimals(outlook.realPpi, 0)} ppi real`;
+  return { level: outlook.verdict, text: outlook.verdict === 'FINE' ? `fine, ${ppi}` : `${outlook.verdict.toLowerCase()}, ${ppi}` };
+}
+
+const depthWords = (bits: number) => (bits === 16 ? ', 16 bit' : '');
+const modelWords = { GREY: 'grey', RGB: '', CMYK: 'CMYK' } as const;
+
+/** Profile and what is odd about a file, in words. */
+export function colourText(original: Original): string {
+  const facts = original.facts;
+  if (!facts) return '—';
+  const profile = facts.profile ?? 'no profile: sRGB assumed';
+  const model = modelWords[facts.model];
+  return `${model ? `${model}, ` : ''}${profile}${depthWords(facts.bitsPerChannel)}`;
+}
+
+export function oddities(original: Original): string {
+  const facts = original.facts;
+  if (!facts) return '';
+  const parts = [];
+  if (facts.orientation !== 1) parts.push('sideways by its tag, turned');
+  if (facts.seeThrough) parts.push('see-through parts');
+  return parts.join(', ');
+}

@@ -1,0 +1,209 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Select } from 'antd';
+import { useState, type ReactNode } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { answer, api } from '../../api/client';
+import { Problem } from '../../api/problems';
+import { count, decimals, duration, pixels, time } from '../../shared/format';
+import { Empty, Failed, Loading } from '../../shared/states';
+import { runQuery, runsQuery, useRuns, type PieceView, type RunView } from './queries';
+import { Wall } from './Wall';
+import './run.css';
+
+/** A run as the brick wall that is being built. Closing the page stops nothing. */
+export function RunPage() {
+  const { jobId = '', runId } = useParams();
+  const runs = useRuns(jobId);
+  const navigate = useNavigate();
+  const shownId = runId ?? runs.data?.[0]?.id;
+  const whole = useQuery(runQuery(shownId));
+
+  if (runs.isPending) return <Loading what="the runs" />;
+  if (runs.isError) return <Failed error={runs.error} again={() => void runs.refetch()} />;
+  if (!shownId) {
+    return (
+      <Empty title="Nothing has been run yet">
+        <p className="quiet">Start a run from the ticket or from the pile.</p>
+        <Button type="primary" onClick={() => void navigate(`/jobs/${jobId}/ticket`)}>
+          Go to the ticket
+        </Button>
+      </Empty>
+    );
+  }
+  if (whole.isError) return <Failed error={whole.error} again={() => void whole.refetch()} />;
+  if (!whole.data) return <Loading what="the run" />;
+  return (
+    <OneRun key={shownId} jobId={jobId} run={whole.data.run} pieces={whole.data.pieces}>
+      {runs.data.length > 1 && (
+        <Select
+          aria-label="Run"
+          value={shownId}
+          popupMatchSelectWidth={false}
+          onChange={(id) => void navigate(`/jobs/${jobId}/run/${id}`)}
+          options={runs.data.map((run) => ({ value: run.id, label: `${run.ticketName}, ${time(run.startedAt)}` }))}
+        />
+      )}
+    </OneRun>
+  );
+}
+
+interface OneRunProps {
+  jobId: string;
+  run: RunView;
+  pieces: PieceView[];
+  children?: ReactNode;
+}
+
+function OneRun({ jobId, run, pieces, children }: OneRunProps) {
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const [chosenId, setChosenId] = useState<string>();
+  const refresh = () => {
+    void queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
+    void queries.invalidateQueries({ queryKey: runsQuery(jobId).queryKey });
+  };
+  const onError = (error: unknown) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`);
+  const path = { path: { id: run.id } };
+  const stop = useMutation({
+    mutationFn: () => answer(api.POST('/api/v1/runs/{id}/stop', { params: path })),
+    onSettled: refresh,
+    onError,
+  });
+  const resume = useMutation({
+    mutationFn: () => answer(api.POST('/api/v1/runs/{id}/resume', { params: path })),
+    onSettled: refresh,
+    onError,
+  });
+  const retry = useMutation({
+    mutationFn: (pieceIds: string[] | null) =>
+      answer(api.POST('/api/v1/runs/{id}/retry', { params: path, body: { pieceIds } })),
+    onSettled: refresh,
+    onError,
+  });
+
+  const making = pieces.filter((piece) => piece.state === 'MAKING');
+  const trouble = pieces.filter((piece) => piece.state === 'TROUBLE');
+  const chosen = pieces.find((piece) => piece.id === chosenId);
+  const { counts } = run;
+  const finished = run.state === 'FINISHED';
+  return (
+    <main className="run">
+      <section className="card run-main" aria-label="Run">
+        <header>
+          <h1>{run.ticketName}</h1>
+          {children}
+          <span className="run-gap" />
+          {run.state === 'RUNNING' && (
+            <Button loading={stop.isPending} onClick={() => stop.mutate()}>
+              Stop
+            </Button>
+          )}
+          {counts.stopped > 0 && (
+            <Button type="primary" loading={resume.isPending} onClick={() => resume.mutate()}>
+              Resume {counts.stopped}
+            </Button>
+          )}
+          {finished && counts.checked > 0 && (
+            <Link to={`/jobs/${jobId}/delivery/${run.id}`}>
+              <Button type="primary" tabIndex={-1}>
+                See the delivery
+              </Button>
+            </Link>
+          )}
+        </header>
+        <p className="run-figures" role="status">
+          <span>
+            <b>{counts.checked}</b> of {count(counts.all, 'piece')}
+          </span>
+          <span>
+            <b>{decimals(run.piecesPerMinute, 1)}</b> a minute
+          </span>
+          {run.secondsLeft != null && (
+            <span>
+              <b>{duration(run.secondsLeft)}</b> left
+            </span>
+          )}
+          {finished && run.finishedAt && (
+            <span>
+              <b>{time(run.finishedAt)}</b> finished
+            </span>
+          )}
+          {run.state === 'STOPPED' && (
+            <span>
+              <b>stopped</b>
+            </span>
+          )}
+          {counts.trouble > 0 && (
+            <span className="run-trouble">
+              <b>{counts.trouble}</b> in trouble
+            </span>
+          )}
+        </p>
+        <Wall pieces={pieces} chosen={chosenId} onChoose={(piece) => setChosenId(piece.id)} />
+        <p className="run-legend">
+          <span className="mini laid-checked" /> checked <span className="mini laid-making" /> making{' '}
+          <span className="mini laid-trouble" /> trouble <span className="mini laid-waiting" /> waiting{' '}
+          <span className="mini laid-stopped" /> stopped
+        </p>
+      </section>
+      <aside className="run-side">
+        {chosen && (
+          <section className="card" aria-label="Chosen piece">
+            <h2>{chosen.name}</h2>
+            <p className="quiet">from {chosen.originalPath}</p>
+            <p>{chosen.width > 0 ? `${pixels(chosen.width, chosen.height)} px` : 'no plan'}</p>
+            {chosen.digest && <p className="quiet digest">SHA-256 {chosen.digest}</p>}
+          </section>
+        )}
+        {making.length > 0 && (
+          <section className="card" aria-label="Now making">
+            <h2>Now making</h2>
+            {making.slice(0, 4).map((piece) => (
+              <div key={piece.id} className="making">
+                <img src={`/api/v1/originals/${piece.originalId}/small?edge=384`} alt="" />
+                <span>
+                  <strong>{piece.name}</strong>
+                  <span>
+                    {pixels(piece.width, piece.height)} px
+                    {piece.checking
+                      ? ', opening again to check'
+                      : piece.strips > 0
+                        ? `, strip ${piece.strip} of ${piece.strips}`
+                        : ', opening'}
+                  </span>
+                </span>
+              </div>
+            ))}
+          </section>
+        )}
+        {trouble.length > 0 && (
+          <section className="card in-trouble" aria-label="In trouble">
+            <h2>In trouble</h2>
+            {trouble.slice(0, 6).map((piece) => (
+              <div key={piece.id}>
+                <p>
+                  <strong>{piece.trouble?.text}</strong>
+                </p>
+                <p className="quiet">The other pieces go on. {piece.trouble?.remedy}</p>
+                <Button size="small" loading={retry.isPending} onClick={() => retry.mutate([piece.id])}>
+                  Try this one again
+                </Button>
+              </div>
+            ))}
+            {trouble.length > 1 && (
+              <Button loading={retry.isPending} onClick={() => retry.mutate(null)}>
+                Try all {trouble.length} again
+              </Button>
+            )}
+          </section>
+        )}
+        <section className="card" aria-label="Checks">
+          <h2>Each finished piece is opened again</h2>
+          <p className="quiet">
+            {counts.checked} checked: pixels, ppi and profile are as the ticket says. Into {run.folder}.
+          </p>
+        </section>
+      </aside>
+    </main>
+  );
+}

@@ -1,0 +1,3 @@
+export { useRuns } from './queries';
+export { RunPage } from './RunPage';
+export { RunningNow } from './RunningNow';

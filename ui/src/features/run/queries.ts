@@ -1,0 +1,49 @@
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { answer, api, type Schemas } from '../../api/client';
+
+export type RunView = Schemas['RunView'];
+export type PieceView = Schemas['PieceView'];
+type WholeRun = Schemas['WholeRun'];
+
+export const runsQuery = (jobId: string) =>
+  queryOptions({
+    queryKey: ['runs', jobId],
+    queryFn: () => answer(api.GET('/api/v1/jobs/{jobId}/runs', { params: { path: { jobId } } })),
+  });
+
+export const useRuns = (jobId: string) => useQuery(runsQuery(jobId));
+
+export const runQuery = (runId: string | undefined) =>
+  queryOptions({
+    queryKey: ['run', runId],
+    enabled: runId !== undefined,
+    queryFn: () => answer(api.GET('/api/v1/runs/{id}', { params: { path: { id: runId! } } })),
+  });
+
+/** Pieces that were told, laid over those that were known. */
+export function merged(known: WholeRun | undefined, told: WholeRun): WholeRun | undefined {
+  if (!known) return undefined;
+  const changed = new Map(told.pieces.map((piece) => [piece.id, piece]));
+  return { run: told.run, pieces: known.pieces.map((piece) => changed.get(piece.id) ?? piece) };
+}
+
+/** Keeps runs of a job up to date while a page is open, by the server's events. */
+export function useRunEvents(jobId: string) {
+  const queries = useQueryClient();
+  useEffect(() => {
+    const source = new EventSource(`/api/v1/jobs/${jobId}/events`);
+    source.addEventListener('run', (event) => {
+      const told = JSON.parse((event as MessageEvent<string>).data) as WholeRun;
+      queries.setQueryData(runQuery(told.run.id).queryKey, (known) => merged(known, told));
+      queries.setQueryData(runsQuery(jobId).queryKey, (runs) =>
+        runs?.some((run) => run.id === told.run.id)
+          ? runs.map((run) => (run.id === told.run.id ? told.run : run))
+          : [told.run, ...(runs ?? [])],
+      );
+    });
+    // After a break the browser connects again by itself; what was missed is fetched.
+    source.addEventListener('open', () => void queries.invalidateQueries({ queryKey: ['run'] }));
+    return () => source.close();
+  }, [jobId, queries]);
+}

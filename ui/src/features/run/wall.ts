@@ -1,0 +1,59 @@
+/** Where each brick of a wall lies: laid from the foot, every second course beginning with half a brick. */
+
+export interface Brick {
+  index: number;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+export interface Wall {
+  bricks: Brick[];
+  height: number;
+}
+
+const JOINT = 4;
+const WIDEST = 100;
+const NARROWEST = 16;
+
+/** Lays `count` bricks into a wall of this width that is no higher than `mostHeight`, with bricks as large as they can be. */
+export function layWall(count: number, width: number, mostHeight: number): Wall {
+  for (let brick = WIDEST; brick > NARROWEST; brick = Math.floor(brick * 0.85)) {
+    const wall = lay(count, width, brick);
+    if (wall.height <= mostHeight) return wall;
+  }
+  return lay(count, width, NARROWEST);
+}
+
+function lay(count: number, width: number, wanted: number): Wall {
+  const inCourse = Math.max(1, Math.floor((width + JOINT) / (wanted + JOINT)));
+  const full = (width + JOINT) / inCourse - JOINT;
+  const half = (full - JOINT) / 2;
+  const height = Math.max(8, Math.round(full * 0.48));
+  const courses: number[][] = [];
+  for (let left = count, course = 0; left > 0; course++) {
+    const widths =
+      course % 2 === 0 || inCourse < 2
+        ? Array<number>(inCourse).fill(full)
+        : [half, ...Array<number>(inCourse - 1).fill(full), half];
+    courses.push(widths.slice(0, left));
+    left -= widths.length;
+  }
+  const total = courses.length * (height + JOINT) - JOINT;
+  const bricks: Brick[] = [];
+  courses.forEach((widths, course) => {
+    let x = 0;
+    for (const brickWidth of widths) {
+      bricks.push({
+        index: bricks.length,
+        x,
+        y: total - (course + 1) * (height + JOINT) + JOINT,
+        width: brickWidth,
+        height,
+      });
+      x += brickWidth + JOINT;
+    }
+  });
+  return { bricks, height: total };
+}

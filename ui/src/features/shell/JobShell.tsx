@@ -1,0 +1,76 @@
+import { useQuery } from '@tanstack/react-query';
+import { NavLink, Outlet, useParams } from 'react-router';
+import { Failed, Loading } from '../../shared/states';
+import { count, time } from '../../shared/format';
+import { framingsQuery } from '../bench';
+import { useJob } from '../jobs';
+import { outlookQuery, useActiveTicket } from '../ticket';
+import { useRuns } from '../run';
+
+/** A job's pages under the course: the steps of the work, each telling its state in figures. None is locked. */
+export function JobShell() {
+  const { jobId = '' } = useParams();
+  const job = useJob(jobId);
+  if (job.isPending) return <Loading what="the job" />;
+  if (job.isError) {
+    return (
+      <main className="shell-body">
+        <Failed error={job.error} again={() => void job.refetch()} />
+      </main>
+    );
+  }
+  return (
+    <>
+      <Course jobId={jobId} />
+      <Outlet />
+    </>
+  );
+}
+
+function Course({ jobId }: { jobId: string }) {
+  const job = useJob(jobId).data;
+  const ticket = useActiveTicket(jobId);
+  const runs = useRuns(jobId).data ?? [];
+  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document)).data;
+  const framings = useQuery(framingsQuery(jobId, outlook?.shapeKey)).data;
+
+  const pictures = outlook?.pictures ?? [];
+  const toLookAt = pictures.filter((picture) => picture.problems.length > 0 || picture.verdict === 'POOR').length;
+  const framed = framings?.filter((framing) => framing.accepted).length ?? 0;
+  const printable = pictures.filter((picture) => picture.problems.length === 0).length;
+  const run = runs[0];
+  const done = runs.find((one) => one.state === 'FINISHED');
+
+  const bricks = [
+    {
+      to: 'pile',
+      name: 'Pile',
+      state: `${count(job?.pictures ?? 0, 'file')}${toLookAt > 0 ? `, ${toLookAt} to look at` : ''}`,
+      laid: (job?.pictures ?? 0) > 0,
+    },
+    { to: 'ticket', name: 'Ticket', state: count(job?.tickets ?? 0, 'ticket'), laid: true },
+    { to: 'bench', name: 'Bench', state: `${framed} of ${printable} framed`, laid: framed > 0 },
+    {
+      to: 'run',
+      name: 'Run',
+      state: run ? `${run.counts.checked} of ${run.counts.all}${run.state === 'STOPPED' ? ', stopped' : ''}` : 'not yet',
+      laid: run !== undefined,
+    },
+    {
+      to: 'delivery',
+      name: 'Delivery',
+      state: done?.finishedAt ? `checked ${time(done.finishedAt)}` : 'not yet',
+      laid: done !== undefined,
+    },
+  ];
+  return (
+    <nav className="course" aria-label="Course of the job">
+      {bricks.map((brick) => (
+        <NavLink key={brick.to} to={brick.to} className={`course-brick${brick.laid ? ' course-laid' : ''}`}>
+          <span className="course-name">{brick.name}</span>
+          <span className="course-state">{brick.state}</span>
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,44 @@
+import { Button } from 'antd';
+import { Link, Outlet, useMatch } from 'react-router';
+import { useIntake } from '../intake';
+import { useJob } from '../jobs';
+import { RunningNow } from '../run';
+import './shell.css';
+
+/** The top bar over every page. */
+export function Page() {
+  const match = useMatch('/jobs/:jobId/*');
+  const jobId = match?.params.jobId;
+  return (
+    <div className="page">
+      <header className="top">
+        <Link to="/" className="brand" aria-label="Embrick, all jobs">
+          <img src="/mark.svg" alt="" width={26} height={22} /> embrick
+        </Link>
+        {jobId && <JobName jobId={jobId} />}
+        <span className="top-gap" />
+        <Arriving />
+        {jobId && <RunningNow jobId={jobId} />}
+        <Link to="/">
+          <Button tabIndex={-1}>Jobs</Button>
+        </Link>
+      </header>
+      <Outlet />
+    </div>
+  );
+}
+
+function JobName({ jobId }: { jobId: string }) {
+  const job = useJob(jobId);
+  return <span className="top-job">{job.data?.name}</span>;
+}
+
+function Arriving() {
+  const { arriving } = useIntake();
+  if (!arriving) return null;
+  return (
+    <span className="quiet" role="status">
+      arriving {arriving.done} of {arriving.all}
+    </span>
+  );
+}

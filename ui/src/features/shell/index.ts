@@ -1,0 +1,2 @@
+export { JobShell } from './JobShell';
+export { Page } from './Page';

@@ -1,0 +1,71 @@
+import { Input } from 'antd';
+import { useEffect, useState } from 'react';
+import { answer, api } from '../../api/client';
+import { Problem } from '../../api/problems';
+import { lengthText, unitSymbol, type LengthUnit } from '../../shared/format';
+
+interface Value {
+  value: number;
+  unit: LengthUnit;
+}
+
+interface Props {
+  label: string;
+  value: Value;
+  onChange: (value: Value) => void;
+}
+
+/** A length typed with or without its unit, also one that the ticket does not use; the server reads it. */
+export function LengthInput({ label, value, onChange }: Props) {
+  const said = `${lengthText(value.value, value.unit)} ${unitSymbol[value.unit]}`;
+  const [text, setText] = useState(said);
+  const [problem, setProblem] = useState('');
+  useEffect(() => setText(said), [said]);
+
+  const read = async () => {
+    if (text === said) return;
+    try {
+      const length = await answer(
+        api.GET('/api/v1/length', { params: { query: { text: plain(text), unit: value.unit } } }),
+      );
+      setProblem('');
+      onChange(length);
+    } catch (error) {
+      const told = Problem.from(error);
+      setProblem(`${told.message} ${told.remedy}`);
+    }
+  };
+
+  return (
+    <label className="field">
+      <span>{label}</span>
+      <Input
+        value={text}
+        status={problem ? 'error' : ''}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={() => void read()}
+        onPressEnter={() => void read()}
+      />
+      {problem && (
+        <span className="field-problem" role="alert">
+          {problem}
+        </span>
+      )}
+    </label>
+  );
+}
+
+const fractions: Record<string, string> = {
+  '⅛': '1/8',
+  '¼': '1/4',
+  '⅜': '3/8',
+  '½': '1/2',
+  '⅝': '5/8',
+  '¾': '3/4',
+  '⅞': '7/8',
+};
+
+/** The signs that eighths are shown by, as they are typed. */
+function plain(text: string): string {
+  return text.replace(/[⅛¼⅜½⅝¾⅞]/g, (sign) => ` ${fractions[sign]}`).trim();
+}

@@ -1,0 +1,108 @@
+import { Link } from 'react-router';
+import { smallPicture, type Schemas } from '../../api/client';
+import { bytes, count, decimals, pixels, stem } from '../../shared/format';
+import { Verdict, type Level } from '../../shared/Verdict';
+import type { Outlook } from './queries';
+
+interface Props {
+  jobId: string;
+  outlook: Outlook;
+  originals: Map<string, Schemas['OriginalView']>;
+}
+
+const levels: Level[] = ['FINE', 'SOFT', 'POOR'];
+const CARE = 3;
+
+/** What the ticket means for this pile: how many are fine, how heavy it gets, which pictures need care. */
+export function Meaning({ jobId, outlook, originals }: Props) {
+  const planned = outlook.pictures.filter((picture) => picture.problems.length === 0);
+  const refused = outlook.pictures.filter((picture) => picture.problems.length > 0);
+  const first = planned[0];
+  const last = planned.at(-1);
+  const heaviest = planned.reduce((sum, picture) => sum + picture.expectedFileBytes, 0);
+  const unpacked = planned.reduce((sum, picture) => sum + picture.unpackedBytes, 0);
+  const wide = planned.filter((picture) => picture.width > picture.height).length;
+  const care = [
+    ...refused,
+    ...planned.filter((picture) => picture.verdict !== 'FINE').sort((a, b) => a.realPpi - b.realPpi),
+  ].slice(0, CARE);
+  return (
+    <section className="card meaning" aria-label="What it means for this pile">
+      <header>
+        <h2>What it means for this pile</h2>
+        <span className="quiet">
+          {count(planned.length, 'piece')} · {wide} wide, {planned.length - wide} not ·{' '}
+          <strong className="ink">about {bytes(heaviest)}</strong>, {bytes(unpacked)} unpacked
+        </span>
+      </header>
+      <div className="verdicts" role="img" aria-label="Shares of fine, soft and poor">
+        {levels.map((level) => {
+          const share = planned.filter((picture) => picture.verdict === level).length;
+          return share === 0 ? null : (
+            <span key={level} className={`verdict-${level.toLowerCase()}`} style={{ flexGrow: share }}>
+              {share} {level.toLowerCase()}
+            </span>
+          );
+        })}
+        {refused.length > 0 && (
+          <span className="verdict-none" style={{ flexGrow: refused.length }}>
+            {refused.length} not to print
+          </span>
+        )}
+      </div>
+      {care.length > 0 && (
+        <ul className="care">
+          {care.map((picture) => {
+            const original = originals.get(picture.originalId);
+            if (!original) return null;
+            return (
+              <li key={picture.originalId}>
+                {original.facts ? (
+                  <img src={smallPicture(original.id, original.digest, 384)} alt="" />
+                ) : (
+                  <span className="care-none" aria-hidden="true">
+                    ■
+                  </span>
+                )}
+                <span>
+                  <Link to={`/jobs/${jobId}/${original.facts ? `bench?at=${original.id}` : 'pile'}`}>
+                    {stem(original.path)}
+                  </Link>
+                  {original.facts && (
+                    <span>
+                      {pixels(original.facts.width, original.facts.height)},{' '}
+                      <strong>{decimals(picture.realPpi, 0)} ppi</strong> real
+                    </span>
+                  )}
+                  {picture.verdict ? (
+                    <span>
+                      <Verdict level={picture.verdict} />
+                    </span>
+                  ) : (
+                    <span className="care-text">{picture.problems[0]?.text}</span>
+                  )}
+                </span>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      {first && last && (
+        <p className="names">
+          <span className="quiet">first</span> {first.name} <span className="quiet">last</span> {last.name}
+        </p>
+      )}
+      {outlook.nameProblems.map((problem) => (
+        <p key={problem.text} className="phrase-problem" role="alert">
+          ■ {problem.text}
+        </p>
+      ))}
+      {outlook.nameNotices.length > 0 && (
+        <p className="names-meet">
+          ◆ {outlook.nameNotices[0]!.text}
+          {outlook.nameNotices.length > 1 && ` · ${outlook.nameNotices.length - 1} more like it`}
+        </p>
+      )}
+    </section>
+  );
+}

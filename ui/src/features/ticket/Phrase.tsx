@@ -1,0 +1,43 @@
+import { Popover } from 'antd';
+import { useState, type ReactNode } from 'react';
+import type { ProblemDetail } from '../../api/problems';
+
+interface Props {
+  words: string;
+  label: string;
+  problem?: ProblemDetail;
+  children: (close: () => void) => ReactNode;
+}
+
+/** An underlined part of the sentence that opens to be changed. */
+export function Phrase({ words, label, problem, children }: Props) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Popover
+        trigger="click"
+        open={open}
+        onOpenChange={setOpen}
+        placement="bottomLeft"
+        title={label}
+        content={<div className="phrase-form">{open && children(() => setOpen(false))}</div>}
+      >
+        <button
+          type="button"
+          className={`phrase${problem ? ' phrase-wrong' : ''}`}
+          aria-label={`${label}: ${words}`}
+          aria-expanded={open}
+          aria-invalid={problem !== undefined}
+          onKeyDown={(event) => event.key === 'Escape' && setOpen(false)}
+        >
+          {words}
+        </button>
+      </Popover>
+      {problem && (
+        <span className="phrase-problem" role="alert">
+          ■ {problem.text} {problem.remedy}
+        </span>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,77 @@
+import type { ProblemDetail } from '../../api/problems';
+import { NameBricks } from './NameBricks';
+import { Phrase } from './Phrase';
+import { ColourForm, FileForm, FitForm, PpiForm, SizeForm, TextForm, TurnForm, ViewingForm } from './phrases';
+import type { TicketDocument } from './queries';
+import { colourWords, fileWords, fitWords, sizeWords, turnWords, viewingWords } from './words';
+
+interface Props {
+  document: TicketDocument;
+  pieces: number;
+  problems: ProblemDetail[];
+  onChange: (part: Partial<TicketDocument>) => void;
+}
+
+/** The ticket as a sentence. */
+export function Sentence({ document, pieces, problems, onChange }: Props) {
+  const wrong = (subject: string) => problems.find((problem) => problem.subject === subject);
+  const onPaper = document.size.kind === 'paper';
+  return (
+    <p className="sentence">
+      Print {pieces === 1 ? 'the picture' : `all ${pieces} pictures`} at{' '}
+      <Phrase words={sizeWords(document.size)} label="Size" problem={wrong('size')}>
+        {() => <SizeForm value={document.size} onChange={(size) => onChange({ size })} />}
+      </Phrase>
+      {document.size.kind !== 'own' && (
+        <>
+          ,{' '}
+          <Phrase words={turnWords[document.turn]} label="The sheet’s direction">
+            {() => <TurnForm value={document.turn} onChange={(turn) => onChange({ turn })} />}
+          </Phrase>
+        </>
+      )}
+      {onPaper && (
+        <>
+          ,{' '}
+          <Phrase words={fitWords(document.fit)} label="How the picture meets the paper" problem={wrong('fit')}>
+            {() => <FitForm value={document.fit} onChange={(fit) => onChange({ fit })} />}
+          </Phrase>
+        </>
+      )}
+      , {onPaper ? 'at' : 'marked'}{' '}
+      <Phrase words={`${document.ppi} ppi`} label="Resolution" problem={wrong('ppi')}>
+        {() => <PpiForm value={document.ppi} onChange={(ppi) => onChange({ ppi })} />}
+      </Phrase>
+      , to be seen{' '}
+      <Phrase words={viewingWords[document.viewing]} label="Viewing distance">
+        {() => <ViewingForm value={document.viewing} onChange={(viewing) => onChange({ viewing })} />}
+      </Phrase>
+      , in{' '}
+      <Phrase words={colourWords[document.colour]} label="Colour">
+        {() => <ColourForm value={document.colour} onChange={(colour) => onChange({ colour })} />}
+      </Phrase>
+      , as{' '}
+      <Phrase words={fileWords(document.file)} label="File" problem={wrong('file')}>
+        {() => <FileForm value={document.file} onChange={(file) => onChange({ file })} />}
+      </Phrase>
+      , named <NameBricks value={document.names} onChange={(names) => onChange({ names })} />
+      {(wrong('names') ?? wrong('name')) && (
+        <span className="phrase-problem" role="alert">
+          ■ {(wrong('names') ?? wrong('name'))!.text}
+        </span>
+      )}
+      , into{' '}
+      <Phrase words={document.folder} label="Folder" problem={wrong('folder')}>
+        {() => (
+          <TextForm
+            label="new folder below deliveries"
+            value={document.folder}
+            onChange={(folder) => onChange({ folder })}
+            hint="Each run makes a new one; a folder that exists is never written to again."
+          />
+        )}
+      </Phrase>
+      .
+    </p>
+  );
+}

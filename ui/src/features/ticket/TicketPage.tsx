@@ -1,0 +1,129 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Popover } from 'antd';
+import { useEffect } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { answer, api } from '../../api/client';
+import { Problem } from '../../api/problems';
+import { count } from '../../shared/format';
+import { Failed, Loading } from '../../shared/states';
+import { useJob } from '../jobs';
+import { useOriginals } from '../originals';
+import { Meaning } from './Meaning';
+import { TextForm } from './phrases';
+import { activate, outlookQuery, startRun, ticketsQuery, useActiveTicket, useTickets, type TicketView } from './queries';
+import { Sentence } from './Sentence';
+import { SheetDrawing } from './SheetDrawing';
+import { useTicketEdit } from './useTicketEdit';
+import './ticket.css';
+
+export function TicketPage() {
+  const { jobId = '', ticketId } = useParams();
+  const tickets = useTickets(jobId);
+  const active = useActiveTicket(jobId);
+  useEffect(() => {
+    if (ticketId) activate(jobId, ticketId);
+  }, [jobId, ticketId]);
+  if (tickets.isError) return <Failed error={tickets.error} again={() => void tickets.refetch()} />;
+  if (!active || !tickets.data) return <Loading what="the tickets" />;
+  return <OneTicket key={active.id} jobId={jobId} ticket={active} tickets={tickets.data} />;
+}
+
+function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketView; tickets: TicketView[] }) {
+  const job = useJob(jobId).data;
+  const originals = useOriginals(jobId).data ?? [];
+  const { document, change, problems } = useTicketEdit(ticket);
+  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', problems.length > 0 ? ticket.document : document)).data;
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+
+  const byId = new Map(originals.map((original) => [original.id, original]));
+  const printable = outlook?.pictures.filter((picture) => picture.problems.length === 0) ?? [];
+  const sample = printable.length > 0 ? byId.get(printable[0]!.originalId) : undefined;
+
+  const run = useMutation({
+    mutationFn: () => startRun(ticket.id, null),
+    onSuccess: (started) => {
+      void queries.invalidateQueries({ queryKey: ['runs', jobId] });
+      void navigate(`/jobs/${jobId}/run/${started.id}`);
+    },
+    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
+  });
+  const add = useMutation({
+    mutationFn: () =>
+      answer(
+        api.POST('/api/v1/jobs/{jobId}/tickets', {
+          params: { path: { jobId } },
+          body: { ...ticket.document, name: `${ticket.document.name}, second`, folder: `${ticket.document.folder}-b` },
+        }),
+      ),
+    onSuccess: (added) => {
+      queries.setQueryData(ticketsQuery(jobId).queryKey, (before) => [...(before ?? []), added]);
+      void queries.invalidateQueries({ queryKey: ['jobs'] });
+      activate(jobId, added.id);
+      void navigate(`/jobs/${jobId}/ticket/${added.id}`);
+    },
+  });
+  const remove = useMutation({
+    mutationFn: () => answer(api.DELETE('/api/v1/tickets/{id}', { params: { path: { id: ticket.id } } })),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ticketsQuery(jobId).queryKey });
+      void queries.invalidateQueries({ queryKey: ['jobs'] });
+      void navigate(`/jobs/${jobId}/ticket`);
+    },
+  });
+
+  return (
+    <main className="shell-body ticket">
+      <div className="ticket-left">
+        <nav className="dockets" aria-label="Tickets">
+          {tickets.map((one) => (
+            <Link
+              key={one.id}
+              to={`/jobs/${jobId}/ticket/${one.id}`}
+              className={`docket${one.id === ticket.id ? ' docket-on' : ''}`}
+              aria-current={one.id === ticket.id ? 'page' : undefined}
+            >
+              {one.id === ticket.id ? document.name : one.document.name}
+            </Link>
+          ))}
+          <Button type="text" onClick={() => add.mutate()} loading={add.isPending}>
+            + another ticket
+          </Button>
+        </nav>
+        <section className="card docket-body" aria-label="Ticket">
+          <Sentence document={document} pieces={printable.length} problems={problems} onChange={change} />
+          <div className="docket-foot">
+            <Popover
+              trigger="click"
+              content={<TextForm label="name of this ticket" value={document.name} onChange={(name) => change({ name })} />}
+            >
+              <Button type="text" size="small">
+                Rename
+              </Button>
+            </Popover>
+            {tickets.length > 1 && (
+              <Button type="text" size="small" onClick={() => remove.mutate()}>
+                Take this ticket away
+              </Button>
+            )}
+          </div>
+        </section>
+        {outlook && <Meaning jobId={jobId} outlook={outlook} originals={byId} />}
+        <div className="ticket-acts">
+          <Button type="primary" disabled={printable.length === 0} onClick={() => void navigate(`/jobs/${jobId}/bench`)}>
+            Frame on the bench
+          </Button>
+          <Button
+            disabled={printable.length === 0 || problems.length > 0}
+            loading={run.isPending}
+            onClick={() => run.mutate()}
+          >
+            Run {count(outlook?.pictures.length ?? 0, 'piece')} now
+          </Button>
+        </div>
+      </div>
+      <SheetDrawing document={document} original={sample} onUnit={(unit) => change({ unit })} />
+    </main>
+  );
+}

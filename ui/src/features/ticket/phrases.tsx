@@ -1,0 +1,233 @@
+import { useQuery } from '@tanstack/react-query';
+import { Input, InputNumber, Radio, Select, Slider, Space } from 'antd';
+import { useState } from 'react';
+import { LengthInput } from './LengthInput';
+import { papersQuery, type TicketDocument } from './queries';
+import { colourWords, turnWords, viewingWords } from './words';
+
+interface Part<T> {
+  value: T;
+  onChange: (value: T) => void;
+}
+
+const groups = {
+  PHOTO_INCH: 'Photo papers',
+  SQUARE: 'Square',
+  PANORAMA: 'Panorama',
+  ISO_A: 'ISO A',
+  ISO_B: 'ISO B',
+} as const;
+
+export function SizeForm({ value, onChange }: Part<TicketDocument['size']>) {
+  const papers = useQuery(papersQuery()).data ?? [];
+  const width = value.kind === 'paper' ? value.width : { value: 8, unit: 'IN' as const };
+  const height = value.kind === 'paper' ? value.height : { value: 10, unit: 'IN' as const };
+  const choose = (kind: TicketDocument['size']['kind']) => {
+    if (kind === 'paper') onChange({ kind, width, height });
+    if (kind === 'shape') onChange({ kind, shortSide: 4, longSide: 5 });
+    if (kind === 'own') onChange({ kind });
+  };
+  const options = Object.entries(groups).map(([group, label]) => ({
+    label,
+    options: papers.filter((paper) => paper.group === group).map((paper) => ({ value: paper.name, label: paper.name })),
+  }));
+  const current = papers.find(
+    (paper) =>
+      paper.width.value === width.value &&
+      paper.height.value === height.value &&
+      paper.width.unit === width.unit &&
+      paper.height.unit === height.unit,
+  );
+  return (
+    <Space direction="vertical">
+      <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
+        <Space direction="vertical" size={4}>
+          <Radio value="paper">a paper: the pixels follow from its size and the ppi</Radio>
+          <Radio value="shape">a shape, with all the pixels a picture has in it</Radio>
+          <Radio value="own">the picture’s own shape, pixels kept, only marked</Radio>
+        </Space>
+      </Radio.Group>
+      {value.kind === 'paper' && (
+        <>
+          <Select
+            showSearch
+            style={{ width: '100%' }}
+            aria-label="Paper"
+            placeholder="a free size"
+            value={current?.name}
+            options={options}
+            onChange={(name) => {
+              const paper = papers.find((one) => one.name === name);
+              if (paper) onChange({ kind: 'paper', width: paper.width, height: paper.height });
+            }}
+          />
+          <div className="field-row">
+            <LengthInput label="one side" value={width} onChange={(next) => onChange({ ...value, width: next })} />
+            <LengthInput label="the other" value={height} onChange={(next) => onChange({ ...value, height: next })} />
+          </div>
+          <p className="quiet">Any unit: 8 in, 20 cm, 210 mm, 1 1/2.</p>
+        </>
+      )}
+      {value.kind === 'shape' && (
+        <div className="field-row">
+          <label className="field">
+            <span>one side</span>
+            <InputNumber
+              min={1}
+              max={1000}
+              value={value.shortSide}
+              onChange={(next) => next && onChange({ ...value, shortSide: next })}
+            />
+          </label>
+          <label className="field">
+            <span>to the other</span>
+            <InputNumber
+              min={1}
+              max={1000}
+              value={value.longSide}
+              onChange={(next) => next && onChange({ ...value, longSide: next })}
+            />
+          </label>
+        </div>
+      )}
+    </Space>
+  );
+}
+
+export function TurnForm({ value, onChange }: Part<TicketDocument['turn']>) {
+  return <Choice value={value} onChange={onChange} words={turnWords} />;
+}
+
+export function ViewingForm({ value, onChange }: Part<TicketDocument['viewing']>) {
+  return (
+    <>
+      <Choice value={value} onChange={onChange} words={viewingWords} />
+      <p className="quiet">The verdict on each picture follows from it; no pixel changes.</p>
+    </>
+  );
+}
+
+export function ColourForm({ value, onChange }: Part<TicketDocument['colour']>) {
+  return (
+    <>
+      <Choice value={value} onChange={onChange} words={colourWords} />
+      <p className="quiet">sRGB suits most labs. A picture without a profile is taken to be sRGB either way.</p>
+    </>
+  );
+}
+
+export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
+  return (
+    <Space direction="vertical">
+      <Radio.Group value={value.kind} onChange={(event) => onChange({ kind: event.target.value, paper: value.paper })}>
+        <Space direction="vertical" size={4}>
+          <Radio value="fill">filled to the edge: what does not fit is cut</Radio>
+          <Radio value="inside">the whole picture inside: paper shows round it</Radio>
+        </Space>
+      </Radio.Group>
+      <label className="field">
+        <span>{value.kind === 'fill' ? 'paper behind see-through parts' : 'colour of the paper'}</span>
+        <input
+          type="color"
+          value={value.paper}
+          onChange={(event) => onChange({ ...value, paper: event.target.value.toUpperCase() })}
+        />
+      </label>
+    </Space>
+  );
+}
+
+export function PpiForm({ value, onChange }: Part<number>) {
+  const [text, setText] = useState(String(value));
+  const read = () => {
+    const ppi = Number(text.replace(',', '.').replace(/\s*(ppi|dpi)\s*$/i, ''));
+    if (Number.isFinite(ppi)) onChange(ppi);
+  };
+  return (
+    <Space direction="vertical">
+      <label className="field">
+        <span>pixels to the inch</span>
+        <Input value={text} onChange={(event) => setText(event.target.value)} onBlur={read} onPressEnter={read} />
+      </label>
+      <Radio.Group
+        optionType="button"
+        options={[100, 150, 200, 300, 360].map((ppi) => ({ value: ppi, label: ppi }))}
+        value={value}
+        onChange={(event) => {
+          setText(String(event.target.value));
+          onChange(event.target.value);
+        }}
+      />
+      <p className="quiet">Many write dpi, dots to the inch; of a picture file both mean ppi.</p>
+    </Space>
+  );
+}
+
+export function FileForm({ value, onChange }: Part<TicketDocument['file']>) {
+  const choose = (kind: TicketDocument['file']['kind']) => {
+    if (kind === 'jpeg') onChange({ kind, quality: 95 });
+    if (kind === 'tiff') onChange({ kind, packing: 'PLAIN' });
+    if (kind === 'png') onChange({ kind });
+  };
+  return (
+    <Space direction="vertical" style={{ width: '100%' }}>
+      <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
+        <Radio value="jpeg">JPEG</Radio>
+        <Radio value="tiff">TIFF</Radio>
+        <Radio value="png">PNG</Radio>
+      </Radio.Group>
+      {value.kind === 'jpeg' && (
+        <label className="field">
+          <span>quality {value.quality}</span>
+          <Slider
+            min={60}
+            max={100}
+            defaultValue={value.quality}
+            onChangeComplete={(quality) => onChange({ kind: 'jpeg', quality })}
+          />
+          <span className="quiet">Above 95 mostly the file grows. Colour keeps its full resolution.</span>
+        </label>
+      )}
+      {value.kind === 'tiff' && (
+        <Radio.Group value={value.packing} onChange={(event) => onChange({ kind: 'tiff', packing: event.target.value })}>
+          <Space direction="vertical" size={4}>
+            <Radio value="PLAIN">plain: every program reads it</Radio>
+            <Radio value="DEFLATE">packed, nothing lost</Radio>
+          </Space>
+        </Radio.Group>
+      )}
+    </Space>
+  );
+}
+
+export function TextForm({ value, onChange, label, hint }: Part<string> & { label: string; hint?: string }) {
+  const [text, setText] = useState(value);
+  const keep = () => text.trim() && text !== value && onChange(text.trim());
+  return (
+    <label className="field">
+      <span>{label}</span>
+      <Input
+        value={text}
+        maxLength={120}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={keep}
+        onPressEnter={keep}
+      />
+      {hint && <span className="quiet">{hint}</span>}
+    </label>
+  );
+}
+
+function Choice<T extends string>({ value, onChange, words }: Part<T> & { words: Record<T, string> }) {
+  return (
+    <Radio.Group value={value} onChange={(event) => onChange(event.target.value)}>
+      <Space direction="vertical" size={4}>
+        {(Object.entries(words) as [T, string][]).map(([key, text]) => (
+          <Radio key={key} value={key}>
+            {text}
+          </Radio>
+        ))}
+      </Space>
+    </Radio.Group>
+  );
+}

@@ -1,0 +1,22 @@
+import { describe, expect, it } from 'vitest';
+import { brickWords, fileWords, fitWords, sizeWords } from './words';
+
+describe('a ticket reads as a sentence', () => {
+  it('says sizes', () => {
+    const inch = (value: number) => ({ value, unit: 'IN' as const });
+    expect(sizeWords({ kind: 'paper', width: inch(8), height: inch(10) })).toBe('8 × 10 in');
+    expect(sizeWords({ kind: 'paper', width: inch(3.5), height: inch(5) })).toBe('3 ½ × 5 in');
+    expect(
+      sizeWords({ kind: 'paper', width: { value: 210, unit: 'MM' }, height: { value: 297, unit: 'MM' } }),
+    ).toBe('210 × 297 mm');
+    expect(sizeWords({ kind: 'paper', width: inch(8), height: { value: 297, unit: 'MM' } })).toBe('8 in × 297 mm');
+    expect(sizeWords({ kind: 'shape', shortSide: 4, longSide: 5 })).toBe('4 : 5, all its pixels');
+    expect(sizeWords({ kind: 'own' })).toBe('its own shape and pixels');
+  });
+
+  it('says fits, files and bricks', () => {
+    expect(fitWords({ kind: 'inside', paper: '#FFFFFF' })).toBe('whole, inside white paper');
+    expect(fileWords({ kind: 'tiff', packing: 'DEFLATE' })).toBe('TIFF, packed');
+    expect(brickWords({ kind: 'number', digits: 3 })).toBe('001');
+  });
+});

@@ -1,0 +1,13 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [react()],
+  build: {
+    outDir: 'target/classes/static',
+    emptyOutDir: true,
+    chunkSizeWarningLimit: 1500,
+  },
+  server: { proxy: { '/api': 'http://127.0.0.1:8790' } },
+  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
+});
