@@ -3,7 +3,7 @@ import { smallPicture, type Schemas } from '../../api/client';
 import { fromInches, unitSymbol, type LengthUnit } from '../../shared/format';
 import { held, tighter, type Framing } from './framing';
 import type { Planned } from './useLatestPlan';
-import { cssTransform, rulerMarks, sheetOnStage, toSeen, type Lie, type Rect } from './viewTransform';
+import { cssTransform, rulerMarks, sheetOnStage, toScreen, toSeen, type Lie, type Rect } from './viewTransform';
 
 export type Guide = 'none' | 'thirds' | 'golden' | 'centre' | 'net';
 
@@ -112,7 +112,15 @@ export function Stage({ original, planned, framing, paper, unit, guide, onShow, 
     return () => element.removeEventListener('wheel', listen);
   }, []);
 
-  const hole = `polygon(evenodd, 0 0, 100% 0, 100% 100%, 0 100%, 0 0, ${corners(place)})`;
+  const { seenWidth, seenHeight } = plan.frame;
+  const outline = [
+    [0, 0],
+    [seenWidth, 0],
+    [seenWidth, seenHeight],
+    [0, seenHeight],
+    [0, 0],
+  ].map(([x, y]) => toScreen(lie, x!, y!));
+  const offcut = `polygon(evenodd, ${outline.map(({ x, y }) => `${x}px ${y}px`).join(', ')}, ${corners(place)})`;
   return (
     <div className="bench-stage">
       <Ruler axis="x" rect={sheet} inches={plan.width / plan.markedPpi} unit={unit} />
@@ -138,7 +146,8 @@ export function Stage({ original, planned, framing, paper, unit, guide, onShow, 
               height={plan.frame.seenHeight}
               style={{ transform: cssTransform(lie) }}
             />
-            <div className="stage-offcut" style={{ clipPath: hole }} />
+            {/* Nothing hides the edge that is being lined up. */}
+            {!moving && <div className="stage-offcut" style={{ clipPath: offcut }} />}
             <svg className="stage-lines" width={size.width} height={size.height} aria-hidden="true">
               {place.width !== sheet.width || place.height !== sheet.height ? (
                 <path

@@ -129,7 +129,11 @@ export function DeliveryPage() {
             sorter: (a, b) => a.originalPath.localeCompare(b.originalPath, 'en', { numeric: true }),
             render: (_, piece) => (
               <span className="from">
-                <img src={`/api/v1/originals/${piece.originalId}/small?edge=384`} alt="" loading="lazy" />
+                {piece.width > 0 ? (
+                  <img src={`/api/v1/originals/${piece.originalId}/small?edge=384`} alt="" loading="lazy" />
+                ) : (
+                  <span className="from-none" aria-hidden="true" />
+                )}
                 {piece.originalPath}
               </span>
             ),

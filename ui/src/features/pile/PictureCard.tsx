@@ -17,6 +17,7 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
   const { original, outlook } = entry;
   const { facts } = original;
   const { level, text } = standing(entry);
+  const folder = original.path.split('/').slice(0, -1).join('/');
   return (
     <div
       role="option"
@@ -45,6 +46,7 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
       </span>
       <span className="picture-name" title={original.path}>
         {fileName(original.path)}
+        {folder && <span className="quiet picture-folder"> in {folder}</span>}
       </span>
       {facts ? (
         <>

@@ -13,7 +13,7 @@ interface Props {
   onOpen: (entry: Entry) => void;
 }
 
-const CARD_WIDTH = 200;
+const CARD_WIDTH = 196;
 const CARD_HEIGHT = 252;
 const GAP = 10;
 
@@ -44,7 +44,7 @@ export function PictureGrid({ entries, ppi, unit, chosen, onChoose, onOpen }: Pr
             key={row.key}
             className="grid-row"
             role="presentation"
-            style={{ transform: `translateY(${row.start}px)`, gridTemplateColumns: `repeat(${columns}, 1fr)` }}
+            style={{ transform: `translateY(${row.start}px)`, gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
           >
             {entries.slice(row.index * columns, (row.index + 1) * columns).map((entry) => (
               <PictureCard

@@ -143,7 +143,7 @@ function Foot({ jobId, entries, chosen, onDone }: FootProps) {
   const navigate = useNavigate();
   const { message } = App.useApp();
   const picked = entries.filter(({ original }) => chosen.has(original.id));
-  const all = entries.filter(({ outlook }) => outlook !== undefined);
+  const all = entries.filter(({ outlook }) => outlook !== undefined && outlook.problems.length === 0);
   const pictures = picked.filter(({ original }) => original.facts);
   const out = picked.length > 0 && picked.every(({ original }) => original.leftOut);
 

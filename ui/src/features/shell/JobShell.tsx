@@ -35,7 +35,11 @@ function Course({ jobId }: { jobId: string }) {
   const framings = useQuery(framingsQuery(jobId, outlook?.shapeKey)).data;
 
   const pictures = outlook?.pictures ?? [];
-  const toLookAt = pictures.filter((picture) => picture.problems.length > 0 || picture.verdict === 'POOR').length;
+  // Files that will not open are counted by the job; of the others, those too small or refused by the ticket.
+  const toLookAt =
+    (job?.unusable ?? 0) +
+    pictures.filter(({ verdict, problems }) => verdict === 'POOR' || problems.some(({ subject }) => subject !== 'picture'))
+      .length;
   const framed = framings?.filter((framing) => framing.accepted).length ?? 0;
   const printable = pictures.filter((picture) => picture.problems.length === 0).length;
   const run = runs[0];

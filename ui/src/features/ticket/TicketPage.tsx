@@ -119,7 +119,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
             loading={run.isPending}
             onClick={() => run.mutate()}
           >
-            Run {count(outlook?.pictures.length ?? 0, 'piece')} now
+            Run {count(printable.length, 'piece')} now
           </Button>
         </div>
       </div>

@@ -1,0 +1,41 @@
+package embrick.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/** The arrows between features: originals, tickets ◀ jobs ◀ runs ◀ deliveries. */
+@AnalyzeClasses(packages = "embrick.server", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+    @ArchTest
+    static final ArchRule featuresFormNoCycle =
+            slices().matching("embrick.server.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule originalsAndTicketsKnowNoJobs = noClasses()
+            .that()
+            .resideInAnyPackage("..originals..", "..tickets..", "..framings..", "..previews..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("embrick.server.jobs..", "embrick.server.runs..", "embrick.server.deliveries..");
+
+    @ArchTest
+    static final ArchRule runsKnowNoDeliveries = noClasses()
+            .that()
+            .resideInAPackage("..runs..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("..deliveries..");
+
+    @ArchTest
+    static final ArchRule onlyOriginalsPreviewsRunsAndStorageOpenPictures = noClasses()
+            .that()
+            .resideOutsideOfPackages("..originals..", "..previews..", "..runs..", "..storage..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("embrick.formats..");
+}

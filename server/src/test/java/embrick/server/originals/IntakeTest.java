@@ -1,0 +1,154 @@
+package embrick.server.originals;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.server.support.Api;
+import embrick.server.support.Api.Answer;
+import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(RunningServer.class)
+class IntakeTest {
+    private final Api api = new Api(RunningServer.get().address());
+    private final byte[] picture = TestPictures.drawn("jpg", 600, 400);
+
+    @Test
+    void aPictureArrivesWithItsFacts() {
+        String job = api.newJob("facts");
+        JsonNode original = api.upload(job, "evening/kite.jpg", picture).body();
+        assertThat(original.path("state").asString()).isEqualTo("SOUND");
+        assertThat(original.path("path").asString()).isEqualTo("evening/kite.jpg");
+        assertThat(original.path("facts").path("width").asInt()).isEqualTo(600);
+        assertThat(original.path("facts").path("unpackedBytes").asLong()).isEqualTo(600L * 400 * 3);
+        assertThat(api.download("/originals/" + original.path("id").asString() + "/file"))
+                .isEqualTo(picture);
+        assertThat(api.download("/originals/" + original.path("id").asString() + "/small?edge=384"))
+                .isNotEmpty();
+    }
+
+    @Test
+    void sendingItAgainChangesNothing() {
+        String job = api.newJob("again");
+        String first = api.upload(job, "kite.jpg", picture).body().path("id").asString();
+        String second = api.upload(job, "kite.jpg", picture).body().path("id").asString();
+        assertThat(second).isEqualTo(first);
+        assertThat(api.get("/jobs/" + job + "/originals").body()).hasSize(1);
+    }
+
+    @Test
+    void aFolderDroppedAgainBringsOnlyWhatHasNotArrived() {
+        String job = api.newJob("folder");
+        api.upload(job, "a/kite.jpg", picture);
+        Answer offer = api.post(
+                "/jobs/" + job + "/intake",
+                Map.of(
+                        "files",
+                        List.of(
+                                Map.of("path", "a/kite.jpg", "bytes", picture.length),
+                                Map.of("path", "b/kite.jpg", "bytes", picture.length))));
+        assertThat(offer.body().path("missing")).hasSize(1);
+        assertThat(offer.body().path("missing").get(0).asString()).isEqualTo("b/kite.jpg");
+    }
+
+    @Test
+    void aWholeCopyTakesThePlaceOfABrokenOne() {
+        String job = api.newJob("mended");
+        JsonNode broken =
+                api.upload(job, "kite.jpg", TestPictures.cutShort(picture)).body();
+        assertThat(broken.path("state").asString()).isEqualTo("BROKEN");
+        assertThat(broken.path("trouble").path("text").asString()).contains("cut short after");
+        JsonNode mended = api.upload(job, "kite.jpg", picture).body();
+        assertThat(mended.path("id").asString()).isEqualTo(broken.path("id").asString());
+        assertThat(mended.path("state").asString()).isEqualTo("SOUND");
+    }
+
+    @Test
+    void anotherPictureOfTheSameNameStandsBesideASoundOne() {
+        String job = api.newJob("beside");
+        api.upload(job, "a/kite.jpg", picture);
+        JsonNode other = api.upload(job, "a/kite.jpg", TestPictures.drawn("jpg", 300, 300))
+                .body();
+        assertThat(other.path("path").asString()).isEqualTo("a/kite (2).jpg");
+    }
+
+    @Test
+    void whatIsNoPictureIsListedWithItsReasonAndStopsNothing() {
+        String job = api.newJob("bad");
+        Map<String, byte[]> files = Map.of(
+                "empty.jpg", new byte[0],
+                "cut.jpg", TestPictures.cutShort(picture),
+                "notes.jpg", "shot list\n".getBytes(StandardCharsets.UTF_8),
+                "huge.png", hugePng(),
+                "layers.tif", new byte[] {'8', 'B', 'P', 'S', 0, 1, 0, 0, 0, 0, 0, 0});
+        files.forEach((path, bytes) ->
+                assertThat(api.upload(job, path, bytes).status()).isEqualTo(200));
+        api.upload(job, "sound.jpg", picture);
+        Map<String, String> states = new java.util.TreeMap<>();
+        api.get("/jobs/" + job + "/originals").body().forEach(original -> {
+            states.put(original.path("path").asString(), original.path("state").asString());
+            if (!original.path("state").asString().equals("SOUND")) {
+                assertThat(original.path("trouble").path("text").asString()).isNotBlank();
+                assertThat(original.path("trouble").path("remedy").asString()).isNotBlank();
+            }
+        });
+        assertThat(states)
+                .containsEntry("empty.jpg", "BROKEN")
+                .containsEntry("cut.jpg", "BROKEN")
+                .containsEntry("notes.jpg", "NOT_FOR_EMBRICK")
+                .containsEntry("huge.png", "TOO_LARGE")
+                .containsEntry("layers.tif", "NOT_FOR_EMBRICK")
+                .containsEntry("sound.jpg", "SOUND");
+    }
+
+    /** A header of 60000 × 60000 on an otherwise small file. */
+    private static byte[] hugePng() {
+        byte[] png = TestPictures.drawn("png", 40, 40);
+        ByteBuffer.wrap(png).putInt(16, 60_000).putInt(20, 60_000);
+        return png;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"../kite.jpg", "/etc/kite.jpg", "a/../../kite.jpg", "a//kite.jpg", "a\\kite.jpg", "."})
+    void aPathThatClimbsOutIsRefused(String path) throws IOException {
+        String job = api.newJob("climbs");
+        Answer answer = api.upload(job, path, picture);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.code()).isEqualTo("path-leaves-folder");
+        try (Stream<Path> incoming = Files.list(RunningServer.get().storage().resolve("incoming"))) {
+            assertThat(incoming).isEmpty();
+        }
+    }
+
+    @Test
+    void originalsOfEqualContentAreKeptOnce() throws IOException {
+        String job = api.newJob("shared");
+        byte[] unusual = TestPictures.drawn("png", 123, 77);
+        String digest =
+                api.upload(job, "one.png", unusual).body().path("digest").asString();
+        api.upload(job, "two.png", unusual);
+        try (Stream<Path> kept =
+                Files.list(RunningServer.get().storage().resolve("originals").resolve(digest.substring(0, 2)))) {
+            assertThat(kept.filter(file -> file.getFileName().toString().equals(digest)))
+                    .hasSize(1);
+        }
+    }
+
+    @Test
+    void aJobThatIsGoneIsToldAsSuch() {
+        Answer answer = api.upload("00000000-0000-7000-8000-000000000000", "kite.jpg", picture);
+        assertThat(answer.status()).isEqualTo(409);
+    }
+}

@@ -1,0 +1,153 @@
+package embrick.server.support;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublisher;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Speaks HTTP to the application, as a lab's own scripts would. */
+public final class Api {
+    private static final JsonMapper JSON = new JsonMapper();
+    private static final long MOST_WAIT_MILLIS = 120_000;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final String address;
+
+    public Api(String address) {
+        this.address = address;
+    }
+
+    /** Status, body and the ETag. */
+    public record Answer(int status, JsonNode body, String etag) {
+        public String code() {
+            return body.path("code").asString("");
+        }
+    }
+
+    public Answer get(String path) {
+        return send("GET", path, BodyPublishers.noBody(), Map.of());
+    }
+
+    public Answer post(String path, Object body, String... headers) {
+        return send("POST", path, json(body), headers(headers));
+    }
+
+    public Answer put(String path, Object body, String... headers) {
+        return send("PUT", path, json(body), headers(headers));
+    }
+
+    /** Sends one file of a job. */
+    public Answer upload(String jobId, String path, byte[] content) {
+        return send(
+                "PUT",
+                "/jobs/" + jobId + "/originals?path=" + URLEncoder.encode(path, StandardCharsets.UTF_8),
+                BodyPublishers.ofByteArray(content),
+                Map.of("Content-Type", "application/octet-stream"));
+    }
+
+    public byte[] download(String path) {
+        try {
+            HttpResponse<byte[]> response = http.send(
+                    HttpRequest.newBuilder(URI.create(address + "/api/v1" + path))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofByteArray());
+            assertThat(response.statusCode()).isEqualTo(200);
+            return response.body();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException interrupted) {
+            throw interrupted(interrupted);
+        }
+    }
+
+    public String newJob(String name) {
+        Answer job = post("/jobs", Map.of("name", name));
+        assertThat(job.status()).isEqualTo(201);
+        return job.body().path("id").asString();
+    }
+
+    public ObjectNode firstTicket(String jobId) {
+        return (ObjectNode) get("/jobs/" + jobId + "/tickets").body().get(0);
+    }
+
+    /** Starts a run of a job's first ticket and returns its id. */
+    public String startRun(String jobId) {
+        Answer run = post("/tickets/" + firstTicket(jobId).path("id").asString() + "/runs", Map.of());
+        assertThat(run.status()).as(run.body().toString()).isEqualTo(201);
+        return run.body().path("id").asString();
+    }
+
+    /** Waits until a run is finished and returns it with its pieces. */
+    public JsonNode finished(String runId) {
+        long until = System.currentTimeMillis() + MOST_WAIT_MILLIS;
+        while (true) {
+            JsonNode run = get("/runs/" + runId).body();
+            if (!run.path("run").path("finishedAt").isNull()) {
+                return run;
+            }
+            assertThat(System.currentTimeMillis())
+                    .as("run %s is not finished: %s", runId, run.path("run"))
+                    .isLessThan(until);
+            pause();
+        }
+    }
+
+    @SuppressWarnings("ThreadSleep")
+    private static void pause() {
+        try {
+            Thread.sleep(100);
+        } catch (InterruptedException interrupted) {
+            throw interrupted(interrupted);
+        }
+    }
+
+    private static Map<String, String> headers(String... pairs) {
+        return pairs.length == 0 ? Map.of() : Map.of(pairs[0], pairs[1]);
+    }
+
+    private static BodyPublisher json(Object body) {
+        return BodyPublishers.ofString(body instanceof String text ? text : JSON.writeValueAsString(body));
+    }
+
+    public Answer send(String method, String path, BodyPublisher body, Map<String, String> headers) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + "/api/v1" + path))
+                .timeout(Duration.ofMinutes(2))
+                .method(method, body);
+        if (!headers.containsKey("Content-Type")) {
+            request.header("Content-Type", "application/json");
+        }
+        headers.forEach(request::header);
+        try {
+            HttpResponse<String> response = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+            String text = response.body();
+            JsonNode node =
+                    text.startsWith("{") || text.startsWith("[") ? JSON.readTree(text) : JSON.createObjectNode();
+            return new Answer(
+                    response.statusCode(),
+                    node,
+                    response.headers().firstValue("ETag").orElse(""));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException interrupted) {
+            throw interrupted(interrupted);
+        }
+    }
+
+    private static IllegalStateException interrupted(InterruptedException interrupted) {
+        Thread.currentThread().interrupt();
+        return new IllegalStateException(interrupted);
+    }
+}

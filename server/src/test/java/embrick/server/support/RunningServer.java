@@ -1,0 +1,50 @@
+package embrick.server.support;
+
+import embrick.server.EmbrickApplication;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+
+/** Starts the real application once for the JVM's tests, on a free port, with its own database and storage. */
+public final class RunningServer implements BeforeAllCallback {
+    private static Started started;
+
+    /** What tests need to know of it. */
+    public record Started(String address, Path storage, ServletWebServerApplicationContext context) {}
+
+    @Override
+    public void beforeAll(ExtensionContext context) {
+        get();
+    }
+
+    public static synchronized Started get() {
+        if (started == null) {
+            started = start();
+        }
+        return started;
+    }
+
+    private static Started start() {
+        ThrowawayPostgres postgres = ThrowawayPostgres.get();
+        postgres.create("embrick");
+        try {
+            Path storage = Files.createTempDirectory("embrick-storage");
+            SpringApplication application = new SpringApplication(EmbrickApplication.class);
+            var context = (ServletWebServerApplicationContext) application.run(
+                    "--server.port=0",
+                    "--spring.datasource.url=" + postgres.url("embrick"),
+                    "--spring.datasource.username=embrick",
+                    "--spring.datasource.password=",
+                    "--embrick.storage=" + storage,
+                    "--db-scheduler.polling-interval=200ms");
+            return new Started("http://127.0.0.1:" + context.getWebServer().getPort(), storage, context);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+}

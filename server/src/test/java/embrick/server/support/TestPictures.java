@@ -1,0 +1,46 @@
+package embrick.server.support;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.Arrays;
+import javax.imageio.ImageIO;
+
+/** Small pictures made by the JDK, so that the tests' input is not written by our own code. */
+public final class TestPictures {
+    private TestPictures() {}
+
+    /** A gradient with a circle in its middle, in the JDK's format name. */
+    public static byte[] drawn(String format, int width, int height) {
+        return drawn(format, width, height, Color.ORANGE);
+    }
+
+    public static byte[] drawn(String format, int width, int height, Color circle) {
+        BufferedImage picture = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        Graphics2D on = picture.createGraphics();
+        on.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        on.setPaint(new java.awt.GradientPaint(0, 0, Color.BLUE, width, height, Color.WHITE));
+        on.fillRect(0, 0, width, height);
+        on.setColor(circle);
+        int radius = Math.min(width, height) / 4;
+        on.fillOval(width / 2 - radius, height / 2 - radius, radius * 2, radius * 2);
+        on.dispose();
+        try {
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            if (!ImageIO.write(picture, format, bytes)) {
+                throw new IllegalArgumentException("format: expected one that the JDK writes, got " + format);
+            }
+            return bytes.toByteArray();
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+    }
+
+    public static byte[] cutShort(byte[] whole) {
+        return Arrays.copyOf(whole, whole.length / 2);
+    }
+}

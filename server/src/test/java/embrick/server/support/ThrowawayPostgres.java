@@ -1,0 +1,154 @@
+package embrick.server.support;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+
+/**
+ * A PostgreSQL cluster for the tests of one JVM: made below the temporary folder, on loopback, without fsync. A watcher
+ * ends it when the JVM has gone, however that went.
+ */
+public final class ThrowawayPostgres {
+    private static ThrowawayPostgres running;
+
+    private final int port;
+
+    private ThrowawayPostgres(int port) {
+        this.port = port;
+    }
+
+    /** The one cluster of this JVM, started at the first call. */
+    public static synchronized ThrowawayPostgres get() {
+        if (running == null) {
+            try {
+                running = start();
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            } catch (InterruptedException interrupted) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException(interrupted);
+            }
+        }
+        return running;
+    }
+
+    /** Address of a database; {@link #create} makes it. */
+    public String url(String database) {
+        return "jdbc:postgresql://127.0.0.1:" + port + "/" + database;
+    }
+
+    public void create(String database) {
+        try {
+            run(List.of(
+                    bin().resolve("createdb").toString(),
+                    "-h",
+                    "127.0.0.1",
+                    "-p",
+                    "" + port,
+                    "-U",
+                    "embrick",
+                    database));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(interrupted);
+        }
+    }
+
+    private static ThrowawayPostgres start() throws IOException, InterruptedException {
+        Path folder = Files.createTempDirectory("embrick-postgres");
+        Path data = folder.resolve("data");
+        boolean root = "root".equals(System.getProperty("user.name"));
+        if (root) {
+            // PostgreSQL refuses to run as root; its own user must be able to write here.
+            Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwxrwxrwx"));
+        }
+        int port;
+        try (ServerSocket free = new ServerSocket(0)) {
+            port = free.getLocalPort();
+        }
+        run(asServerUser(
+                root,
+                bin().resolve("initdb").toString(),
+                "-D",
+                data.toString(),
+                "-U",
+                "embrick",
+                "-A",
+                "trust",
+                "-E",
+                "UTF8",
+                "--locale=C.UTF-8",
+                "--no-sync"));
+        run(asServerUser(
+                root,
+                bin().resolve("pg_ctl").toString(),
+                "-D",
+                data.toString(),
+                "-l",
+                folder.resolve("log").toString(),
+                "-w",
+                "-t",
+                "60",
+                "-o",
+                "-c listen_addresses=127.0.0.1 -c port=" + port + " -c unix_socket_directories='' -c fsync=off"
+                        + " -c synchronous_commit=off -c full_page_writes=off",
+                "start"));
+        long postmaster = Long.parseLong(
+                Files.readAllLines(data.resolve("postmaster.pid")).getFirst().strip());
+        watch(postmaster, folder);
+        return new ThrowawayPostgres(port);
+    }
+
+    private static void watch(long postmaster, Path folder) throws IOException {
+        long self = ProcessHandle.current().pid();
+        String script = "while kill -0 " + self + " 2>/dev/null; do sleep 0.5; done; kill -INT " + postmaster
+                + "; sleep 1; rm -rf '" + folder + "'";
+        new ProcessBuilder("setsid", "sh", "-c", script)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
+    }
+
+    private static List<String> asServerUser(boolean root, String... command) {
+        List<String> whole = new ArrayList<>();
+        if (root) {
+            whole.addAll(List.of("setpriv", "--reuid", "postgres", "--regid", "postgres", "--clear-groups"));
+        }
+        whole.addAll(List.of(command));
+        return whole;
+    }
+
+    private static Path bin() throws IOException {
+        try (Stream<Path> versions = Files.list(Path.of("/usr/lib/postgresql"))) {
+            return versions.max(Comparator.comparing(Path::toString))
+                    .orElseThrow()
+                    .resolve("bin");
+        }
+    }
+
+    private static void run(List<String> command) throws IOException, InterruptedException {
+        Path log = Files.createTempFile("embrick-postgres", ".log");
+        try {
+            Process process = new ProcessBuilder(command)
+                    .directory(Path.of("/").toFile())
+                    .redirectErrorStream(true)
+                    .redirectOutput(log.toFile())
+                    .start();
+            if (!process.waitFor(2, TimeUnit.MINUTES) || process.exitValue() != 0) {
+                throw new IOException(command + " failed: " + Files.readString(log));
+            }
+        } finally {
+            Files.deleteIfExists(log);
+        }
+    }
+}

@@ -1,0 +1,123 @@
+package embrick.server.tickets;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.server.support.Api;
+import embrick.server.support.Api.Answer;
+import embrick.server.support.RunningServer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.node.ObjectNode;
+
+@ExtendWith(RunningServer.class)
+class TicketApiTest {
+    private final Api api = new Api(RunningServer.get().address());
+
+    private Answer change(ObjectNode ticket, Consumer<ObjectNode> edit) {
+        ObjectNode document = (ObjectNode) ticket.path("document").deepCopy();
+        edit.accept(document);
+        return api.put(
+                "/tickets/" + ticket.path("id").asString(),
+                document,
+                "If-Match",
+                "\"" + ticket.path("version").asInt() + "\"");
+    }
+
+    @Test
+    void aNewJobHasATicketThatCanRunAtOnce() {
+        ObjectNode ticket = api.firstTicket(api.newJob("ticket"));
+        assertThat(ticket.path("document").path("ppi").asInt()).isEqualTo(300);
+        assertThat(ticket.path("document").path("size").path("kind").asString()).isEqualTo("paper");
+    }
+
+    @Test
+    void aStaleEditFromASecondWindowIsRefused() {
+        ObjectNode seen = api.firstTicket(api.newJob("two windows"));
+        assertThat(change(seen, document -> document.put("ppi", 240)).status()).isEqualTo(200);
+        Answer second = change(seen, document -> document.put("ppi", 360));
+        assertThat(second.status()).isEqualTo(412);
+        assertThat(second.code()).isEqualTo("stale-version");
+        assertThat(api.get("/tickets/" + seen.path("id").asString())
+                        .body()
+                        .path("document")
+                        .path("ppi")
+                        .asInt())
+                .isEqualTo(240);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0", "-300", "1000000000", "20001", "0.5"})
+    void impossiblePpiIsToldAtItsPhraseAndNotKept(String ppi) {
+        ObjectNode ticket = api.firstTicket(api.newJob("ppi"));
+        Answer answer = change(ticket, document -> document.put("ppi", new java.math.BigDecimal(ppi)));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.body().path("problems").get(0).path("subject").asString())
+                .isEqualTo("ppi");
+        assertThat(api.get("/tickets/" + ticket.path("id").asString())
+                        .body()
+                        .path("document")
+                        .path("ppi")
+                        .asInt())
+                .isEqualTo(300);
+    }
+
+    @Test
+    void allImpossibleValuesAreToldAtOnce() {
+        ObjectNode ticket = api.firstTicket(api.newJob("many"));
+        Answer answer = change(ticket, document -> {
+            document.put("ppi", 0);
+            ((ObjectNode) document.path("size").path("width")).put("value", -8);
+            ((ObjectNode) document.path("file")).put("quality", 400);
+            ((ObjectNode) document.path("fit")).put("paper", "white-ish");
+        });
+        List<String> subjects = new ArrayList<>();
+        answer.body()
+                .path("problems")
+                .forEach(problem -> subjects.add(problem.path("subject").asString()));
+        assertThat(subjects).containsExactlyInAnyOrder("ppi", "size", "file", "fit");
+    }
+
+    @Test
+    void aSizeTooLargeToWorkWithIsRefused() {
+        ObjectNode ticket = api.firstTicket(api.newJob("large"));
+        Answer answer = change(
+                ticket,
+                document -> ((ObjectNode) document.path("size").path("width"))
+                        .put("value", new java.math.BigDecimal("1e300")));
+        assertThat(answer.status()).isEqualTo(422);
+    }
+
+    @Test
+    void anUnknownKindIsABadRequest() {
+        ObjectNode ticket = api.firstTicket(api.newJob("kind"));
+        Answer answer = change(ticket, document -> ((ObjectNode) document.path("file")).put("kind", "papyrus"));
+        assertThat(answer.status()).isEqualTo(400);
+    }
+
+    @Test
+    void theLastTicketOfAJobStays() {
+        ObjectNode ticket = api.firstTicket(api.newJob("last"));
+        Answer answer = api.send(
+                "DELETE",
+                "/tickets/" + ticket.path("id").asString(),
+                java.net.http.HttpRequest.BodyPublishers.noBody(),
+                java.util.Map.of());
+        assertThat(answer.code()).isEqualTo("last-ticket");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {"210%20mm | MM | 210", "6in | IN | 6", "1%201/2 | IN | 1.5"})
+    void lengthsAreReadAsTyped(String text, String unit, String value) {
+        Answer answer = api.get("/length?unit=IN&text=" + text);
+        assertThat(answer.body().path("unit").asString()).isEqualTo(unit);
+        assertThat(answer.body().path("value").decimalValue()).isEqualByComparingTo(value);
+        assertThat(api.get("/length?unit=IN&text=eight").code()).isEqualTo("length");
+    }
+}
