@@ -97,7 +97,7 @@ export function BenchPage() {
       act((plan) => {
         const mm = event.shiftKey ? 5 : 1;
         const seen = (mm / MM_PER_INCH) * plan.realPpi;
-        const start = { ...framing, centreX: plan.frame.centreX / plan.frame.seenWidth, centreY: plan.frame.centreY / plan.frame.seenHeight };
+        const start = held(framings.of(original.id), plan.limits);
         return held(
           {
             ...start,
@@ -124,15 +124,15 @@ export function BenchPage() {
       case 'ArrowDown':
         return nudge(0, 1);
       case 'q':
-        return act((plan) => held(tighter(framing, 1 / TIGHTEN), plan.limits));
+        return act((plan) => held(tighter(framings.of(original.id), 1 / TIGHTEN), plan.limits));
       case 'w':
-        return act((plan) => held(tighter(framing, TIGHTEN), plan.limits));
+        return act((plan) => held(tighter(framings.of(original.id), TIGHTEN), plan.limits));
       case 'a':
-        return act(() => tilted(framing, -0.1));
+        return act(() => tilted(framings.of(original.id), -0.1));
       case 's':
-        return act(() => tilted(framing, 0.1));
+        return act(() => tilted(framings.of(original.id), 0.1));
       case 't':
-        return act((plan) => turned(framing, plan.width > plan.height));
+        return act((plan) => turned(framings.of(original.id), plan.width > plan.height));
       case '0':
         return act(() => centred);
       case 'g':

@@ -51,18 +51,21 @@ export function useFramings(jobId: string, shape: string | undefined) {
     [key, message, queries, shape],
   );
 
+  /** As it stands this instant: two quick keys must not both start from what was last drawn. */
+  const known = (originalId: string) => queries.getQueryData(key)?.find((one) => one.originalId === originalId);
+
   const of = (originalId: string): Framing =>
-    inHand?.originalId === originalId ? inHand.framing : (byId.get(originalId)?.document ?? centred);
+    inHand?.originalId === originalId ? inHand.framing : (known(originalId)?.document ?? centred);
 
   /** Shows a framing without keeping it. */
   const show = (originalId: string, framing: Framing) => setInHand({ originalId, framing });
 
   /** Ends an act: keeps the framing and makes it one step of the history. */
   const act = (originalId: string, after: Framing) => {
-    const before = byId.get(originalId)?.document ?? centred;
+    const before = known(originalId)?.document ?? centred;
     setInHand(undefined);
     if (same(before, after)) return;
-    const acceptedBefore = byId.get(originalId)?.accepted ?? false;
+    const acceptedBefore = known(originalId)?.accepted ?? false;
     step({ kind: 'did', act: { originalId, before, after, acceptedBefore } });
     save(originalId, after, acceptedBefore);
   };

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -56,6 +58,12 @@ class RunEvents {
         listener.emitter.onError(_ -> listeners.remove(listener));
         listeners.add(listener);
         return listener.emitter;
+    }
+
+    /** Open pages would otherwise hold up the end of the application; they connect again by themselves. */
+    @EventListener(ContextClosedEvent.class)
+    void close() {
+        listeners.forEach(listener -> listener.emitter.complete());
     }
 
     /** Listeners that have left are taken out of a list that allows it while it is walked. */

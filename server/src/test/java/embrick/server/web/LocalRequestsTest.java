@@ -28,7 +28,7 @@ class LocalRequestsTest {
     })
     void onlyThisMachineIsAnswered(String host, String origin, int status) throws IOException {
         URI address = URI.create(RunningServer.get().address());
-        try (Socket socket = new Socket("127.0.0.1", address.getPort())) {
+        try (Socket socket = new Socket(java.net.InetAddress.getLoopbackAddress(), address.getPort())) {
             String request = "GET /api/v1/jobs HTTP/1.1\r\nHost: " + host + "\r\nConnection: close\r\n"
                     + (origin.isEmpty() ? "" : "Origin: " + origin + "\r\n") + "\r\n";
             socket.getOutputStream().write(request.getBytes(StandardCharsets.ISO_8859_1));

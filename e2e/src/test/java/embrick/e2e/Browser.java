@@ -1,0 +1,189 @@
+package embrick.e2e;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Dimension;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.ExpectedCondition;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** Debian's Chromium without a monitor, its page exactly 1280 × 800; one for all tests of the JVM. */
+final class Browser {
+    private static final Duration PATIENCE = Duration.ofSeconds(40);
+    private static Browser one;
+
+    private final ChromeDriver driver;
+    private final Path downloads;
+
+    private Browser() throws java.io.IOException {
+        Path profile = Files.createTempDirectory("embrick-chromium");
+        downloads = Files.createTempDirectory("embrick-downloads");
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--disable-dev-shm-usage",
+                "--force-device-scale-factor=1",
+                "--hide-scrollbars",
+                "--lang=en-GB",
+                "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost",
+                "--user-data-dir=" + profile);
+        Map<String, Object> preferences = new HashMap<>();
+        preferences.put("download.default_directory", downloads.toString());
+        options.setExperimentalOption("prefs", preferences);
+        ChromeDriverService service = new ChromeDriverService.Builder()
+                .usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile())
+                .build();
+        driver = new ChromeDriver(service, options);
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> close(profile)));
+        driver.manage().window().setSize(new Dimension(1280, 800));
+        long width = (Long) driver.executeScript("return window.innerWidth");
+        long height = (Long) driver.executeScript("return window.innerHeight");
+        driver.manage().window().setSize(new Dimension((int) (2560 - width), (int) (1600 - height)));
+    }
+
+    static synchronized Browser get() {
+        if (one == null) {
+            try {
+                one = new Browser();
+            } catch (java.io.IOException failed) {
+                throw new java.io.UncheckedIOException(failed);
+            }
+        }
+        return one;
+    }
+
+    private void close(Path profile) {
+        driver.quit();
+        for (Path folder : List.of(profile, downloads)) {
+            try (var files = Files.walk(folder)) {
+                files.sorted(java.util.Comparator.reverseOrder())
+                        .forEach(file -> file.toFile().delete());
+            } catch (java.io.IOException | java.io.UncheckedIOException gone) {
+                // What the browser itself takes away meanwhile needs no help.
+            }
+        }
+    }
+
+    void open(String address) {
+        driver.get(address);
+    }
+
+    String address() {
+        return driver.getCurrentUrl();
+    }
+
+    Path downloads() {
+        return downloads;
+    }
+
+    WebElement find(String css) {
+        return until(page -> {
+            List<WebElement> found = page.findElements(By.cssSelector(css));
+            return found.isEmpty() ? null : found.getFirst();
+        });
+    }
+
+    WebElement button(String text) {
+        return until(
+                page -> page
+                        .findElements(
+                                By.xpath("//button[contains(., '" + text + "')] | //a[contains(., '" + text + "')]"))
+                        .stream()
+                        .filter(WebElement::isEnabled)
+                        .findFirst()
+                        .orElse(null));
+    }
+
+    List<WebElement> all(String css) {
+        return driver.findElements(By.cssSelector(css));
+    }
+
+    String text(String css) {
+        return find(css).getText();
+    }
+
+    /** Waits until an element holds a text. */
+    void see(String css, String text) {
+        until(page -> page.findElements(By.cssSelector(css)).stream()
+                        .anyMatch(element -> element.getText().contains(text))
+                ? Boolean.TRUE
+                : null);
+    }
+
+    /** Waits; a wait in vain leaves a picture of the page in {@code target/}. */
+    <T> T until(ExpectedCondition<T> condition) {
+        try {
+            return new WebDriverWait(driver, PATIENCE)
+                    .ignoring(org.openqa.selenium.StaleElementReferenceException.class)
+                    .until(condition);
+        } catch (org.openqa.selenium.TimeoutException inVain) {
+            try {
+                Path picture = Files.write(Path.of("target/in-vain.png"), picture());
+                throw new AssertionError(
+                        "waited in vain at " + address() + ", see " + picture.toAbsolutePath(), inVain);
+            } catch (java.io.IOException failed) {
+                inVain.addSuppressed(failed);
+                throw inVain;
+            }
+        }
+    }
+
+    void keys(CharSequence... keys) {
+        new Actions(driver).sendKeys(keys).perform();
+    }
+
+    void withControl(String key) {
+        new Actions(driver)
+                .keyDown(Keys.CONTROL)
+                .sendKeys(key)
+                .keyUp(Keys.CONTROL)
+                .perform();
+    }
+
+    void drag(WebElement element, int dx, int dy) {
+        new Actions(driver).dragAndDropBy(element, dx, dy).perform();
+    }
+
+    Object script(String script, Object... arguments) {
+        return driver.executeScript(script, arguments);
+    }
+
+    /** Drops real files or folders on an element, as a hand would from a file window. */
+    void drop(WebElement on, Path... paths) {
+        Map<?, ?> place = (Map<?, ?>) script(
+                "const r = arguments[0].getBoundingClientRect(); return {x: r.x + r.width / 2, y: r.y + r.height / 2}",
+                on);
+        Map<String, Object> data = Map.of(
+                "items", List.of(),
+                "files", java.util.Arrays.stream(paths).map(Path::toString).toList(),
+                "dragOperationsMask", 1);
+        for (String type : List.of("dragEnter", "dragOver", "drop")) {
+            driver.executeCdpCommand(
+                    "Input.dispatchDragEvent",
+                    Map.of("type", type, "x", place.get("x"), "y", place.get("y"), "data", data));
+        }
+    }
+
+    byte[] picture() {
+        return driver.getScreenshotAs(OutputType.BYTES);
+    }
+}

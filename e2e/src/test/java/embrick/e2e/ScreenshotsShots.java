@@ -1,0 +1,89 @@
+package embrick.e2e;
+
+import embrick.demo.FillDemoJob;
+import embrick.server.support.Api;
+import embrick.server.support.RunningServer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.Keys;
+import tools.jackson.databind.JsonNode;
+
+/** No test: takes the pictures of docs/screenshots from the demo job as it begins. {@code ./embrick shots} runs it. */
+@ExtendWith(RunningServer.class)
+class ScreenshotsShots {
+    private final Browser browser = Browser.get();
+    private final String address = RunningServer.get().address();
+    private final Api api = new Api(address);
+    private final Path into = Path.of(System.getProperty("embrick.shots"));
+
+    @Test
+    void take() throws Exception {
+        String job = FillDemoJob.into(address, Path.of(System.getProperty("embrick.pictures")));
+        Files.createDirectories(into);
+        String page = address + "/jobs/" + job;
+
+        browser.open(address + "/");
+        browser.find(".job-strip img");
+        shot("jobs");
+
+        browser.open(page + "/pile");
+        browser.find(".picture img");
+        shot("pile");
+        browser.script(
+                "[...document.querySelectorAll('.ant-segmented-item')].find(e => e.textContent === 'Table').click()");
+        browser.find(".ant-table-row");
+        shot("pile-table");
+
+        browser.open(page + "/ticket");
+        browser.find(".drawing image");
+        shot("ticket");
+        browser.find(".phrase").click();
+        browser.find(".phrase-form");
+        shot("ticket-size");
+
+        browser.open(page + "/bench?at=" + original(job, "day-two/crosswind.jpg"));
+        browser.find(".stage-picture");
+        browser.see(".figures", "3600");
+        browser.keys("g");
+        shot("bench");
+        browser.keys("?");
+        browser.find(".keys");
+        shot("bench-keys");
+        browser.keys(Keys.ESCAPE);
+
+        browser.open(page + "/delivery");
+        browser.find(".ant-table-row");
+        shot("delivery");
+
+        String sponsors =
+                api.get("/jobs/" + job + "/tickets").body().get(1).path("id").asString();
+        String run = api.post("/tickets/" + sponsors + "/runs", java.util.Map.of())
+                .body()
+                .path("id")
+                .asString();
+        browser.open(page + "/run/" + run);
+        browser.until(_ -> browser.all(".laid-checked").size() >= 13 ? true : null);
+        shot("run");
+        api.finished(run);
+    }
+
+    private String original(String job, String path) {
+        for (JsonNode original : api.get("/jobs/" + job + "/originals").body()) {
+            if (original.path("path").asString().equals(path)) {
+                return original.path("id").asString();
+            }
+        }
+        throw new AssertionError(path + " is not in the demo job");
+    }
+
+    /** Waits for pictures and motion to settle, then takes one. */
+    @SuppressWarnings("ThreadSleep")
+    private void shot(String name) throws Exception {
+        browser.until(
+                _ -> (Boolean) browser.script("return [...document.images].every(i => i.complete)") ? true : null);
+        Thread.sleep(700);
+        Files.write(into.resolve(name + ".png"), browser.picture());
+    }
+}
