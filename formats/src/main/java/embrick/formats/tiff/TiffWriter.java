@@ -122,7 +122,7 @@ public final class TiffWriter {
     }
 
     private static byte[] deflated(byte[] bytes) {
-        try (Deflater deflater = new Deflater(6)) {
+        try (Deflater deflater = new Deflater(4)) {
             deflater.setInput(bytes);
             deflater.finish();
             byte[] packed = new byte[bytes.length + bytes.length / 1000 + 64];

@@ -94,11 +94,11 @@ class PieceFiles {
         }
     }
 
-    /** Takes away what attempts at a piece have left. */
-    void discardAttempts(UUID pieceId) {
-        try (DirectoryStream<Path> left = Files.newDirectoryStream(storage.making(), pieceId + "-*.part")) {
-            for (Path part : left) {
-                Files.deleteIfExists(part);
+    /** Takes away what this and former attempts at a piece have left; a later one's file is its own. */
+    void discardAttempts(UUID pieceId, int upTo) {
+        try {
+            for (int attempt = upTo; attempt >= 1; attempt--) {
+                Files.deleteIfExists(temporary(pieceId, attempt));
             }
         } catch (IOException failed) {
             LOG.warn("temporary files of piece {} stay", pieceId, failed);

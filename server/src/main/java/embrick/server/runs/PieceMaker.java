@@ -21,6 +21,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -101,11 +102,9 @@ class PieceMaker {
                 Path made = write(attempt);
                 publish(attempt, made);
             }
-            files.discardAttempts(pieceId);
             finish(attempt, piece -> piece.isIn(State.CHECKED, clock.instant()));
         } catch (StoppedException stopped) {
-            files.discardAttempts(pieceId);
-            finish(attempt, piece -> piece.isIn(State.STOPPED, clock.instant()));
+            finishUnlessOvertaken(attempt, piece -> piece.isIn(State.STOPPED, clock.instant()));
         } catch (UnusablePictureException unusable) {
             trouble(
                     attempt,
@@ -224,11 +223,20 @@ class PieceMaker {
     }
 
     private void trouble(Attempt attempt, Trouble trouble) {
-        files.discardAttempts(attempt.pieceId());
-        finish(attempt, piece -> piece.isInTrouble(trouble, clock.instant()));
+        finishUnlessOvertaken(attempt, piece -> piece.isInTrouble(trouble, clock.instant()));
     }
 
-    private void finish(Attempt attempt, java.util.function.Consumer<Piece> change) {
+    /** A worker that was taken for dead may still be at it: what went wrong with it is not the piece's trouble any more. */
+    private void finishUnlessOvertaken(Attempt attempt, Consumer<Piece> change) {
+        finish(attempt, piece -> {
+            if (piece.attempts() == attempt.number() && piece.state() == State.MAKING) {
+                change.accept(piece);
+            }
+        });
+    }
+
+    private void finish(Attempt attempt, Consumer<Piece> change) {
+        files.discardAttempts(attempt.pieceId(), attempt.number());
         transaction.executeWithoutResult(_ -> {
             pieces.lock(attempt.pieceId()).ifPresent(piece -> {
                 change.accept(piece);

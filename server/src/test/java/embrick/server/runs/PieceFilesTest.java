@@ -57,10 +57,12 @@ class PieceFilesTest {
         UUID piece = UUID.randomUUID();
         Files.writeString(files.temporary(piece, 1), "a");
         Files.writeString(files.temporary(piece, 2), "b");
+        Files.writeString(files.temporary(piece, 3), "a later attempt's");
         Path other = made("other");
-        files.discardAttempts(piece);
+        files.discardAttempts(piece, 2);
         assertThat(files.temporary(piece, 1)).doesNotExist();
         assertThat(files.temporary(piece, 2)).doesNotExist();
+        assertThat(files.temporary(piece, 3)).exists();
         assertThat(other).exists();
     }
 }
