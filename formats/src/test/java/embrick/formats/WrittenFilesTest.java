@@ -173,6 +173,38 @@ class WrittenFilesTest {
         assertThat(said.strip()).isEqualTo("True");
     }
 
+    /** A drawn circle stays one within half a pixel, in every format: Pillow measures its rim in sixteen directions. */
+    @ParameterizedTest
+    @MethodSource("formats")
+    void aCircleStaysACircle(FileFormat file) throws IOException {
+        Path disc = folder.resolve("disc.png");
+        Outside.python("""
+                import sys
+                from PIL import Image, ImageDraw
+                big = Image.new('L', (6000, 4400)); ImageDraw.Draw(big).ellipse((1800, 1000, 4199, 3399), fill=255)
+                big.resize((1500, 1100), Image.BOX).convert('RGB').save(sys.argv[1])
+                """, disc);
+        Path piece = piece("circle", file);
+        Plan plan = Pieces.make(disc, Pieces.ticket("8 in", "10 in", 300, file), Framing.centred(), piece);
+        String reaches = Outside.python("""
+                import sys, math
+                from PIL import Image
+                im = Image.open(sys.argv[1]).convert('L'); w, h = im.size; px = im.load()
+                def at(x, y):
+                    x -= .5; y -= .5; i, j = int(x), int(y); u, v = x - i, y - j
+                    return (px[i,j]*(1-u) + px[i+1,j]*u)*(1-v) + (px[i,j+1]*(1-u) + px[i+1,j+1]*u)*v
+                for k in range(16):
+                    a = k * math.pi / 8; r = 0
+                    while at(w/2 + r*math.cos(a), h/2 + r*math.sin(a)) >= 127.5: r += .05
+                    print(r)
+                """, piece);
+        double expected = 300 / plan.window().scale();
+        assertThat(reaches.lines().map(Double::valueOf))
+                .hasSize(16)
+                .allSatisfy(
+                        reach -> assertThat(reach).isCloseTo(expected, org.assertj.core.api.Assertions.within(0.5)));
+    }
+
     @Test
     void theSamePlanGivesTheSameBytes() throws IOException {
         FileFormat file = new FileFormat.Jpeg(90);

@@ -11,9 +11,12 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import javax.sql.DataSource;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 
 /**
  * The queue: a task for each piece, holding only its id.
@@ -37,6 +40,15 @@ class PieceQueue {
                         .withBackoff(PAUSE)
                         .thenRemove())
                 .execute((instance, _) -> maker.getObject().make(UUID.fromString(instance.getId())));
+    }
+
+    /** A process that makes no pieces has no scheduler, but still puts pieces into the queue. */
+    @Bean
+    @ConditionalOnProperty(name = "embrick.worker", havingValue = "false")
+    SchedulerClient queueOnly(DataSource dataSource, OneTimeTask<Void> pieceTask) {
+        return SchedulerClient.Builder.create(new TransactionAwareDataSourceProxy(dataSource), pieceTask)
+                .enablePriority()
+                .build();
     }
 
     /** Puts pieces into the queue, inside the caller's transaction. */
