@@ -3,7 +3,7 @@ APP_PID=$HOME_DIR/application.pid
 APP_LOG=$HOME_DIR/application.log
 APP_AOT=$HOME_DIR/application.aot
 PICTURES=$HOME_DIR/demo-pictures
-JVM_OPTIONS="--enable-native-access=ALL-UNNAMED -Djava.awt.headless=true"
+JVM_OPTIONS="-Xlog:aot=off --enable-native-access=ALL-UNNAMED -Djava.awt.headless=true"
 
 class_path() { echo "$ROOT/server/target/embrick-server-0.1.0.jar:$ROOT/server/target/lib/*"; }
 
@@ -39,13 +39,14 @@ start_all() {
   # shellcheck disable=SC2086
   EMBRICK_PORT=$PORT setsid nohup "$JAVA_HOME/bin/java" $JVM_OPTIONS "$(aot_option)" -cp "$(class_path)" \
     embrick.server.EmbrickApplication >"$APP_LOG" 2>&1 </dev/null &
-  echo $! >"$APP_PID"
-  for _ in $(seq 240); do
-    curl -fsS -o /dev/null "http://127.0.0.1:$PORT/actuator/health" 2>/dev/null && return
-    app_pid >/dev/null || { tail -n 30 "$APP_LOG"; fail "the application ended; see $APP_LOG"; }
+  local started=$!
+  echo "$started" >"$APP_PID"
+  for _ in $(seq 480); do
     sleep 0.25
+    curl -fsS -o /dev/null "http://127.0.0.1:$PORT/actuator/health" 2>/dev/null && return
+    kill -0 "$started" 2>/dev/null || { tail -n 30 "$APP_LOG"; fail "the application ended; see $APP_LOG"; }
   done
-  fail "the application is not ready after a minute; see $APP_LOG"
+  fail "the application is not ready after two minutes; see $APP_LOG"
 }
 
 # The first process writes a cache of its classes when it is stopped; later ones start in half the time with it.
