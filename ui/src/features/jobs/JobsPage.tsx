@@ -1,12 +1,13 @@
-import { useQuery } from '@tanstack/react-query';
-import { App } from 'antd';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Popconfirm } from 'antd';
 import { useNavigate } from 'react-router';
 import { Link } from 'react-router';
+import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, day } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { DropPlace, useIntake, type ArrivingFile } from '../intake';
-import { jobsQuery } from './queries';
+import { jobsKey, jobsQuery } from './queries';
 import './jobs.css';
 
 /** All jobs, and a large place to drop a folder: dropping one makes a job. */
@@ -15,6 +16,13 @@ export function JobsPage() {
   const { newJob } = useIntake();
   const navigate = useNavigate();
   const { message } = App.useApp();
+
+  const queries = useQueryClient();
+  const remove = useMutation({
+    mutationFn: (jobId: string) => answer(api.DELETE('/api/v1/jobs/{id}', { params: { path: { id: jobId } } })),
+    onSettled: () => void queries.invalidateQueries({ queryKey: jobsKey }),
+    onError: (error) => void message.error(Problem.from(error).message),
+  });
 
   const begin = async (files: ArrivingFile[], folder: string) => {
     try {
@@ -40,7 +48,7 @@ export function JobsPage() {
       )}
       <ul className="job-list">
         {jobs.data?.map((job) => (
-          <li key={job.id}>
+          <li key={job.id} className="job-item">
             <Link to={`/jobs/${job.id}/pile`} className="job card">
               <span className="job-strip">
                 {job.strip.map((id) => (
@@ -56,6 +64,17 @@ export function JobsPage() {
                 </span>
               </span>
             </Link>
+            <Popconfirm
+              title={`Take “${job.name}” away?`}
+              description="Its pictures, framings and lists go; files that were delivered stay."
+              okText="Take it away"
+              cancelText="Keep it"
+              onConfirm={() => remove.mutate(job.id)}
+            >
+              <Button type="text" size="small" className="job-away" aria-label={`Take ${job.name} away`}>
+                Take away
+              </Button>
+            </Popconfirm>
           </li>
         ))}
       </ul>

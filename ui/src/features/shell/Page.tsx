@@ -1,7 +1,9 @@
-import { Button } from 'antd';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Button, Typography } from 'antd';
 import { Link, Outlet, useMatch } from 'react-router';
 import { useIntake } from '../intake';
-import { useJob } from '../jobs';
+import { answer, api } from '../../api/client';
+import { jobsKey, useJob } from '../jobs';
 import { RunningNow } from '../run';
 import './shell.css';
 
@@ -29,8 +31,26 @@ export function Page() {
 }
 
 function JobName({ jobId }: { jobId: string }) {
-  const job = useJob(jobId);
-  return <span className="top-job">{job.data?.name}</span>;
+  const job = useJob(jobId).data;
+  const queries = useQueryClient();
+  const rename = useMutation({
+    mutationFn: (name: string) =>
+      answer(api.PUT('/api/v1/jobs/{id}', { params: { path: { id: jobId } }, body: { name } })),
+    onSettled: () => void queries.invalidateQueries({ queryKey: jobsKey }),
+  });
+  if (!job) return null;
+  return (
+    <Typography.Text
+      className="top-job"
+      editable={{
+        tooltip: 'Rename the job',
+        maxLength: 120,
+        onChange: (name) => name.trim() && name !== job.name && rename.mutate(name.trim()),
+      }}
+    >
+      {job.name}
+    </Typography.Text>
+  );
 }
 
 function Arriving() {

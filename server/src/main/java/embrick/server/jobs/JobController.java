@@ -1,5 +1,6 @@
 package embrick.server.jobs;
 
+import embrick.server.originals.Clearance;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.tickets.TicketService;
@@ -9,8 +10,10 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -27,11 +30,13 @@ class JobController {
     private final JobService jobs;
     private final OriginalRepository originals;
     private final TicketService tickets;
+    private final Clearance clearance;
 
-    JobController(JobService jobs, OriginalRepository originals, TicketService tickets) {
+    JobController(JobService jobs, OriginalRepository originals, TicketService tickets, Clearance clearance) {
         this.jobs = jobs;
         this.originals = originals;
         this.tickets = tickets;
+        this.clearance = clearance;
     }
 
     /**
@@ -68,6 +73,15 @@ class JobController {
     @PutMapping("/{id}")
     JobView rename(@PathVariable UUID id, @Valid @RequestBody NamedJob name) {
         return view(jobs.rename(id, name.name()));
+    }
+
+    /** Takes a job away with its framings and runs. What was delivered stays where it is. */
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable UUID id) {
+        Set<String> digests = clearance.digestsOf(id);
+        jobs.remove(id);
+        clearance.clear(digests);
     }
 
     private JobView view(Job job) {

@@ -40,6 +40,10 @@ public class JobService {
         return job;
     }
 
+    public void remove(UUID id) {
+        jobs.delete(get(id));
+    }
+
     public Job rename(UUID id, String name) {
         Job job = get(id);
         job.isNamed(name.strip());

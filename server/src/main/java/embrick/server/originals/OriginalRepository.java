@@ -16,6 +16,8 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
 
     List<Original> findTop6ByJobIdAndStateOrderByPath(UUID jobId, Original.State state);
 
+    boolean existsByDigest(String digest);
+
     long countByJobId(UUID jobId);
 
     long countByJobIdAndStateNot(UUID jobId, Original.State state);

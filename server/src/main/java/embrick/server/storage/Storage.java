@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.channels.FileChannel;
+import java.nio.file.DirectoryStream;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -61,6 +62,19 @@ public class Storage {
 
     public Path original(String digest) {
         return root.resolve("originals").resolve(digest.substring(0, 2)).resolve(digest);
+    }
+
+    /** Takes away an original that no job refers to any more, with its small pictures. */
+    public void clear(String digest) throws IOException {
+        Files.deleteIfExists(original(digest));
+        Path previews = root.resolve("previews").resolve(digest.substring(0, 2));
+        if (Files.isDirectory(previews)) {
+            try (DirectoryStream<Path> small = Files.newDirectoryStream(previews, digest + "-*.jpg")) {
+                for (Path picture : small) {
+                    Files.deleteIfExists(picture);
+                }
+            }
+        }
     }
 
     public Path preview(String digest, int edge) {
