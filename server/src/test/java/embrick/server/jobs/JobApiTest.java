@@ -24,13 +24,15 @@ class JobApiTest {
     }
 
     private int remove(String job) {
-        return api.send("DELETE", "/jobs/" + job, BodyPublishers.noBody(), Map.of()).status();
+        return api.send("DELETE", "/jobs/" + job, BodyPublishers.noBody(), Map.of())
+                .status();
     }
 
     @Test
     void aJobIsNamedAndRenamed() {
         String job = api.newJob("first name");
-        assertThat(api.put("/jobs/" + job, Map.of("name", "second name")).status()).isEqualTo(200);
+        assertThat(api.put("/jobs/" + job, Map.of("name", "second name")).status())
+                .isEqualTo(200);
         assertThat(api.get("/jobs/" + job).body().path("name").asString()).isEqualTo("second name");
         assertThat(api.post("/jobs", Map.of("name", "  ")).status()).isEqualTo(422);
     }
@@ -41,17 +43,23 @@ class JobApiTest {
         byte[] own = TestPictures.drawn("png", 213, 97);
         String job = api.newJob("goes");
         String other = api.newJob("stays");
-        String sharedDigest = api.upload(job, "shared.png", shared).body().path("digest").asString();
+        String sharedDigest =
+                api.upload(job, "shared.png", shared).body().path("digest").asString();
         String ownDigest = api.upload(job, "own.png", own).body().path("digest").asString();
         api.upload(other, "shared.png", shared);
-        String folder = api.finished(api.startRun(job)).path("run").path("folder").asString();
+        String folder =
+                api.finished(api.startRun(job)).path("run").path("folder").asString();
 
         assertThat(remove(job)).isEqualTo(204);
 
         assertThat(api.get("/jobs/" + job).status()).isEqualTo(404);
         assertThat(stored(sharedDigest)).exists();
         assertThat(stored(ownDigest)).doesNotExist();
-        assertThat(RunningServer.get().storage().resolve("deliveries").resolve(folder).resolve("own_8x10in.jpg"))
+        assertThat(RunningServer.get()
+                        .storage()
+                        .resolve("deliveries")
+                        .resolve(folder)
+                        .resolve("own_8x10in.jpg"))
                 .exists();
         assertThat(remove(job)).isEqualTo(404);
     }

@@ -1,0 +1,62 @@
+package embrick.server.previews;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.server.support.Api;
+import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(RunningServer.class)
+class SmallPicturesTest {
+    private final Api api = new Api(RunningServer.get().address());
+    private JsonNode original;
+
+    @BeforeEach
+    void aPicture() {
+        original = api.upload(api.newJob("small"), "kite.jpg", TestPictures.drawn("jpg", 2400, 1600))
+                .body();
+    }
+
+    private BufferedImage small(int edge) throws IOException {
+        return ImageIO.read(new ByteArrayInputStream(
+                api.download("/originals/" + original.path("id").asString() + "/small?edge=" + edge)));
+    }
+
+    @Test
+    void theyKeepThePicturesShape() throws IOException {
+        assertThat(small(384).getWidth()).isEqualTo(384);
+        assertThat(small(384).getHeight()).isEqualTo(256);
+        assertThat(small(1800).getWidth()).isEqualTo(1800);
+    }
+
+    @Test
+    void oneThatIsMissingIsMadeAgain() throws IOException {
+        String digest = original.path("digest").asString();
+        Path file = RunningServer.get()
+                .storage()
+                .resolve("previews")
+                .resolve(digest.substring(0, 2))
+                .resolve(digest + "-384.jpg");
+        byte[] before = Files.readAllBytes(file);
+        Files.delete(file);
+        small(384);
+        assertThat(file).hasBinaryContent(before);
+    }
+
+    @Test
+    void onlyTheSizesOnOfferAreMade() {
+        assertThat(api.get("/originals/" + original.path("id").asString() + "/small?edge=99999")
+                        .status())
+                .isEqualTo(422);
+    }
+}

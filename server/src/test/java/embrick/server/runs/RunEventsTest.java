@@ -1,0 +1,72 @@
+package embrick.server.runs;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.server.support.Api;
+import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.Iterator;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+@ExtendWith(RunningServer.class)
+class RunEventsTest {
+    private final String address = RunningServer.get().address();
+    private final Api api = new Api(address);
+
+    @Test
+    @Timeout(90)
+    void anOpenPageIsToldOfEveryPieceToTheEnd() throws IOException, InterruptedException {
+        String job = api.newJob("events");
+        for (int i = 0; i < 4; i++) {
+            api.upload(job, "kite" + i + ".jpg", TestPictures.drawn("jpg", 260 + i, 200));
+        }
+        HttpResponse<Stream<String>> stream = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(address + "/api/v1/jobs/" + job + "/events"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofLines());
+        String runId = api.startRun(job);
+        List<JsonNode> events = new ArrayList<>();
+        List<Long> times = new ArrayList<>();
+        try (Stream<String> lines = stream.body()) {
+            Iterator<String> each = lines.iterator();
+            while (each.hasNext()) {
+                String line = each.next();
+                if (line.startsWith("data:")) {
+                    events.add(new JsonMapper().readTree(line.substring(5)));
+                    times.add(System.nanoTime());
+                    if (!events.getLast().path("run").path("finishedAt").isNull()) {
+                        break;
+                    }
+                }
+            }
+        }
+        assertThat(events.getLast().path("run").path("id").asString()).isEqualTo(runId);
+        assertThat(events.getLast().path("run").path("counts").path("checked").asInt())
+                .isEqualTo(4);
+        List<String> checked = new ArrayList<>();
+        for (JsonNode event : events) {
+            event.path("pieces").forEach(piece -> {
+                if (piece.path("state").asString().equals("CHECKED")) {
+                    checked.add(piece.path("name").asString());
+                }
+            });
+        }
+        assertThat(checked).contains("kite0_8x10in.jpg", "kite1_8x10in.jpg", "kite2_8x10in.jpg", "kite3_8x10in.jpg");
+        // At most four a second: over the whole time, with one more for the first.
+        double seconds = (times.getLast() - times.getFirst()) / 1e9;
+        assertThat(events.size()).isLessThanOrEqualTo((int) Math.ceil(seconds * 4) + 1);
+    }
+}

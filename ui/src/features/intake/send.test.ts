@@ -1,0 +1,53 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { missing, send } from './send';
+import type { ArrivingFile } from './walkDropped';
+
+const { post, put } = vi.hoisted(() => ({ post: vi.fn(), put: vi.fn() }));
+vi.mock('../../api/client', async (original) => ({
+  ...(await original<object>()),
+  api: { POST: post, PUT: put },
+}));
+
+const files = (count: number): ArrivingFile[] =>
+  Array.from({ length: count }, (_, i) => ({ path: `kite${i}.jpg`, file: new File(['x'.repeat(i + 1)], `kite${i}.jpg`) }));
+
+const sent = () => put.mock.calls.map(([, { params }]) => params.query.path as string);
+const ok = { data: {}, response: new Response() };
+
+beforeEach(() => {
+  post.mockReset();
+  put.mockReset();
+});
+
+describe('sending', () => {
+  it('keeps four files on their way and no more', async () => {
+    let now = 0;
+    let most = 0;
+    put.mockImplementation(async () => {
+      most = Math.max(most, ++now);
+      await new Promise((resolve) => setTimeout(resolve, 5));
+      now--;
+      return ok;
+    });
+    const arrived: number[] = [];
+    expect(await send('job', files(23), (done) => arrived.push(done))).toEqual([]);
+    expect(most).toBe(4);
+    expect(arrived.at(-1)).toBe(23);
+    expect(new Set(sent()).size).toBe(23);
+  });
+
+  it('goes on when one file fails, and names it', async () => {
+    put.mockImplementation(async (_, { params }) =>
+      params.query.path === 'kite3.jpg' ? { error: {}, response: new Response(null, { status: 507 }) } : ok,
+    );
+    const failures = await send('job', files(6), () => {});
+    expect(failures.map(({ path }) => path)).toEqual(['kite3.jpg']);
+    expect(sent()).toHaveLength(6);
+  });
+
+  it('sends only what has not arrived', async () => {
+    post.mockResolvedValue({ data: { missing: ['kite1.jpg', 'kite2.jpg'] }, response: new Response() });
+    expect((await missing('job', files(4))).map(({ path }) => path)).toEqual(['kite1.jpg', 'kite2.jpg']);
+    expect(post.mock.calls[0]![1].body.files[2]).toEqual({ path: 'kite2.jpg', bytes: 3 });
+  });
+});

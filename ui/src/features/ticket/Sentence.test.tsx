@@ -1,0 +1,92 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import type { TicketDocument } from './queries';
+import { Sentence } from './Sentence';
+
+const document: TicketDocument = {
+  schemaVersion: 1,
+  name: 'Prints 8 × 10',
+  unit: 'IN',
+  size: { kind: 'paper', width: { value: 8, unit: 'IN' }, height: { value: 10, unit: 'IN' } },
+  turn: 'SUIT',
+  fit: { kind: 'fill', paper: '#FFFFFF' },
+  ppi: 300,
+  viewing: 'HAND',
+  colour: 'SRGB',
+  file: { kind: 'jpeg', quality: 95 },
+  names: [{ kind: 'original' }, { kind: 'size' }],
+  folder: 'prints-8x10',
+};
+
+beforeAll(() => {
+  vi.stubGlobal('matchMedia', () => ({ matches: false, addListener() {}, removeListener() {} }));
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  );
+});
+afterEach(cleanup);
+
+function show(part: Partial<TicketDocument> = {}, problems: Parameters<typeof Sentence>[0]['problems'] = []) {
+  const onChange = vi.fn();
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <Sentence document={{ ...document, ...part }} pieces={24} problems={problems} onChange={onChange} />
+    </QueryClientProvider>,
+  );
+  return onChange;
+}
+
+const sentence = () => screen.getByText(/Print all/).textContent?.replace(/\s+/g, ' ');
+
+describe('the ticket', () => {
+  it('reads as a sentence', () => {
+    show();
+    expect(sentence()).toBe(
+      'Print all 24 pictures at 8 × 10 in, turned to suit, filled to the edge, at 300 ppi, to be seen in the hand, ' +
+        'in sRGB, as JPEG, quality 95, named originalsize+, into prints-8x10.',
+    );
+  });
+
+  it('leaves out what its size does not have', () => {
+    show({ size: { kind: 'own' } });
+    expect(sentence()).toContain('at its own shape and pixels, marked 300 ppi');
+    expect(sentence()).not.toContain('turned');
+  });
+
+  it('opens a phrase to be changed, by its name', () => {
+    const onChange = show();
+    fireEvent.click(screen.getByRole('button', { name: /^The sheet’s direction/ }));
+    fireEvent.click(screen.getByRole('radio', { name: 'always wide' }));
+    expect(onChange).toHaveBeenCalledWith({ turn: 'WIDE' });
+  });
+
+  it('understands ppi with its word', () => {
+    const onChange = show();
+    fireEvent.click(screen.getByRole('button', { name: /^Resolution/ }));
+    const input = screen.getByRole('textbox', { name: 'pixels to the inch' });
+    fireEvent.change(input, { target: { value: '240 dpi' } });
+    fireEvent.blur(input);
+    expect(onChange).toHaveBeenCalledWith({ ppi: 240 });
+  });
+
+  it('explains what cannot work at its phrase', () => {
+    show({ ppi: 0 }, [
+      { code: 'ticket-value', subject: 'ppi', text: 'ppi: expected 1 to 20000, got 0', remedy: 'Change it on the ticket.' },
+    ]);
+    expect(screen.getByRole('alert').textContent).toContain('expected 1 to 20000, got 0');
+    expect(screen.getByRole('button', { name: /^Resolution/ }).getAttribute('aria-invalid')).toBe('true');
+  });
+
+  it('moves name bricks by their own buttons', () => {
+    const onChange = show();
+    fireEvent.click(screen.getByRole('button', { name: 'Name brick 2: size' }));
+    fireEvent.click(screen.getByRole('button', { name: '← earlier' }));
+    expect(onChange).toHaveBeenCalledWith({ names: [{ kind: 'size' }, { kind: 'original' }] });
+  });
+});
