@@ -9,10 +9,16 @@ import { PilePage } from '../features/pile';
 import { RunPage } from '../features/run';
 import { JobShell, Page } from '../features/shell';
 import { TicketPage } from '../features/ticket';
+import { Problem } from '../api/problems';
 import { theme } from './theme';
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: 2_000, retry: 1, refetchOnWindowFocus: true } },
+  defaultOptions: { queries: {
+      staleTime: 2_000,
+      // What the server has refused it will refuse again; only a server that is away is asked once more.
+      retry: (times, error) => times < 1 && (!(error instanceof Problem) || error.status === 0 || error.status >= 500),
+      refetchOnWindowFocus: true,
+    } },
 });
 
 const router = createBrowserRouter([

@@ -13,9 +13,9 @@ export interface Wall {
   height: number;
 }
 
-const JOINT = 4;
+const WIDEST_JOINT = 4;
 const WIDEST = 100;
-const NARROWEST = 16;
+const NARROWEST = 6;
 
 /** Lays `count` bricks into a wall of this width that is no higher than `mostHeight`, with bricks as large as they can be. */
 export function layWall(count: number, width: number, mostHeight: number): Wall {
@@ -27,10 +27,12 @@ export function layWall(count: number, width: number, mostHeight: number): Wall 
 }
 
 function lay(count: number, width: number, wanted: number): Wall {
-  const inCourse = Math.max(1, Math.floor((width + JOINT) / (wanted + JOINT)));
-  const full = (width + JOINT) / inCourse - JOINT;
-  const half = (full - JOINT) / 2;
-  const height = Math.max(8, Math.round(full * 0.48));
+  // Joints grow thin with their bricks, or a wall of thousands would be all mortar.
+  const joint = Math.max(1, Math.min(WIDEST_JOINT, Math.round(wanted / 12)));
+  const inCourse = Math.max(1, Math.floor((width + joint) / (wanted + joint)));
+  const full = (width + joint) / inCourse - joint;
+  const half = (full - joint) / 2;
+  const height = Math.max(4, Math.round(full * 0.48));
   const courses: number[][] = [];
   for (let left = count, course = 0; left > 0; course++) {
     const widths =
@@ -40,7 +42,7 @@ function lay(count: number, width: number, wanted: number): Wall {
     courses.push(widths.slice(0, left));
     left -= widths.length;
   }
-  const total = courses.length * (height + JOINT) - JOINT;
+  const total = courses.length * (height + joint) - joint;
   const bricks: Brick[] = [];
   courses.forEach((widths, course) => {
     let x = 0;
@@ -48,11 +50,11 @@ function lay(count: number, width: number, wanted: number): Wall {
       bricks.push({
         index: bricks.length,
         x,
-        y: total - (course + 1) * (height + JOINT) + JOINT,
+        y: total - (course + 1) * (height + joint) + joint,
         width: brickWidth,
         height,
       });
-      x += brickWidth + JOINT;
+      x += brickWidth + joint;
     }
   });
   return { bricks, height: total };

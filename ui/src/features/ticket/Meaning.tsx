@@ -26,6 +26,16 @@ export function Meaning({ jobId, outlook, originals }: Props) {
     ...refused,
     ...planned.filter((picture) => picture.verdict !== 'FINE').sort((a, b) => a.realPpi - b.realPpi),
   ].slice(0, CARE);
+  if (outlook.pictures.length === 0) {
+    return (
+      <section className="card meaning" aria-label="What it means for this pile">
+        <h2>What it means for this pile</h2>
+        <p className="quiet">
+          There is no picture yet: <Link to={`/jobs/${jobId}/pile`}>drop some on the pile</Link>, and their figures are here.
+        </p>
+      </section>
+    );
+  }
   return (
     <section className="card meaning" aria-label="What it means for this pile">
       <header>

@@ -18,7 +18,7 @@ export function Sentence({ document, pieces, problems, onChange }: Props) {
   const onPaper = document.size.kind === 'paper';
   return (
     <p className="sentence">
-      Print {pieces === 1 ? 'the picture' : `all ${pieces} pictures`} at{' '}
+      Print {pieces === 0 ? 'every picture' : pieces === 1 ? 'the picture' : `all ${pieces} pictures`} at{' '}
       <Phrase words={sizeWords(document.size)} label="Size" problem={wrong('size')}>
         {() => <SizeForm value={document.size} onChange={(size) => onChange({ size })} />}
       </Phrase>

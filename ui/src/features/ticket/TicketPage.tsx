@@ -119,7 +119,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
             loading={run.isPending}
             onClick={() => run.mutate()}
           >
-            Run {count(printable.length, 'piece')} now
+            {printable.length === 0 ? 'Nothing to run' : `Run ${count(printable.length, 'piece')} now`}
           </Button>
         </div>
       </div>

@@ -38,6 +38,7 @@ class StorageTest {
     }
 
     @Test
+    @SuppressWarnings("InputStreamSlowMultibyteRead") // a thousand bytes
     void aTransferThatBreaksOffLeavesNothing() throws IOException {
         InputStream broken = new InputStream() {
             private int left = 1000;

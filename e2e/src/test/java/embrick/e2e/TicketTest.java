@@ -1,0 +1,93 @@
+package embrick.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.server.support.Api;
+import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A ticket changed phrase by phrase; what cannot work is explained; another window is never overwritten. */
+@ExtendWith(RunningServer.class)
+class TicketTest {
+    private final Browser browser = Browser.get();
+    private final String address = RunningServer.get().address();
+    private final Api api = new Api(address);
+    private String job;
+
+    @BeforeEach
+    void aJob() {
+        job = api.newJob("Ticket journey");
+        api.upload(job, "kite.jpg", TestPictures.drawn("jpg", 2600, 3600));
+        browser.open(address + "/jobs/" + job + "/ticket");
+        browser.find(".drawing image");
+    }
+
+    private void open(String label) {
+        browser.find("button[aria-label^='" + label + "']").click();
+    }
+
+    private WebElement field(String label) {
+        return browser.until(
+                page -> page.findElements(By.xpath("//label[span[text()='" + label + "']]//input")).stream()
+                        .filter(WebElement::isDisplayed)
+                        .findFirst()
+                        .orElse(null));
+    }
+
+    private static void type(WebElement field, String text) {
+        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.ENTER);
+    }
+
+    @Test
+    void lengthsAreTypedInAnyUnitAndTheSheetFollows() {
+        open("Size");
+        type(field("one side"), "210 mm");
+        browser.see(".sentence", "210 mm × 10 in");
+        type(field("the other"), "29,7 cm");
+        browser.see(".drawing", "2480 px");
+        browser.see(".drawing", "3508 px");
+        ObjectNode kept = (ObjectNode) api.firstTicket(job).path("document");
+        assertThat(kept.path("size").path("height").path("unit").asString()).isEqualTo("CM");
+        type(field("the other"), "a yard");
+        browser.see(".field-problem", "is no length");
+    }
+
+    @Test
+    void whatCannotWorkIsExplainedAtItsPhraseAndNotKept() {
+        open("Resolution");
+        type(field("pixels to the inch"), "0");
+        browser.see(".phrase-problem", "expected 1 to 20000, got 0");
+        assertThat(api.firstTicket(job).path("document").path("ppi").asInt()).isEqualTo(300);
+        type(field("pixels to the inch"), "240");
+        browser.see(".drawing", "1920 px");
+        assertThat(browser.all(".phrase-problem")).isEmpty();
+    }
+
+    @Test
+    void aStaleEditFromASecondWindowIsToldAndTheNewStateShown() {
+        ObjectNode ticket = api.firstTicket(job);
+        ObjectNode document = (ObjectNode) ticket.path("document");
+        document.put("ppi", 150);
+        api.put("/tickets/" + ticket.path("id").asString(), document, "If-Match", "\"0\"");
+
+        open("Viewing distance");
+        browser.until(page -> page.findElements(By.xpath("//span[text()='on a wall, 1 m']")).stream()
+                        .filter(WebElement::isDisplayed)
+                        .findFirst()
+                        .orElse(null))
+                .click();
+
+        browser.see(".ant-message", "changed in another window");
+        browser.see(".sentence", "150 ppi");
+        browser.see(".sentence", "in the hand");
+        assertThat(api.firstTicket(job).path("document").path("viewing").asString())
+                .isEqualTo("HAND");
+    }
+}
