@@ -4,11 +4,27 @@ import { useNavigate } from 'react-router';
 import { Link } from 'react-router';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
-import { count, day } from '../../shared/format';
+import { count, day, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
+import { useRuns } from '../run';
 import { DropPlace, useIntake, type ArrivingFile } from '../intake';
 import { jobsKey, jobsQuery } from './queries';
 import './jobs.css';
+
+/** What was made last, and how it went. */
+function LastRun({ jobId }: { jobId: string }) {
+  const run = useRuns(jobId).data?.[0];
+  if (!run) return <span className="quiet">not run yet</span>;
+  const { checked, all, trouble } = run.counts;
+  return (
+    <span className="quiet">
+      last run “{run.ticketName}”, {day(run.startedAt)} {time(run.startedAt)}: {checked} of {all} checked
+      {trouble > 0 && `, ${trouble} in trouble`}
+      {run.state === 'RUNNING' && ', running'}
+      {run.state === 'STOPPED' && ', stopped'}
+    </span>
+  );
+}
 
 /** All jobs, and a large place to drop a folder: dropping one makes a job. */
 export function JobsPage() {
@@ -62,6 +78,7 @@ export function JobsPage() {
                   {job.unusable > 0 && `, ${job.unusable} not usable`} · {count(job.tickets, 'ticket')} · begun{' '}
                   {day(job.createdAt)}
                 </span>
+                <LastRun jobId={job.id} />
               </span>
             </Link>
             <Popconfirm

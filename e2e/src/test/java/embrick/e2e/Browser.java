@@ -176,10 +176,21 @@ final class Browser {
                 "items", List.of(),
                 "files", java.util.Arrays.stream(paths).map(Path::toString).toList(),
                 "dragOperationsMask", 1);
-        for (String type : List.of("dragEnter", "dragOver", "drop")) {
+        // The page answers each step on its own time; a drop that comes before it has allowed one is lost.
+        for (String type : List.of("dragEnter", "dragOver", "dragOver", "drop")) {
+            pause();
             driver.executeCdpCommand(
                     "Input.dispatchDragEvent",
                     Map.of("type", type, "x", place.get("x"), "y", place.get("y"), "data", data));
+        }
+    }
+
+    @SuppressWarnings("ThreadSleep")
+    private static void pause() {
+        try {
+            Thread.sleep(150);
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
         }
     }
 

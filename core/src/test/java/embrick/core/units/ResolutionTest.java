@@ -62,6 +62,16 @@ class ResolutionTest {
     }
 
     @Test
+    void keepingTheSizeMakesNewPixels() {
+        // 1024 px marked 72 are 14.22 in; at 300 ppi that is 4266.7, so 4267 px. Arithmetic.
+        Length size = Resolution.perInch(72).lengthOf(1024, LengthUnit.IN);
+        assertThat(Resolution.perInch(300).pixelsFor(size)).isEqualTo(4267);
+        // 2100 × 1500 px at 100 ppi are 53.34 × 38.1 cm. Common practice, no source.
+        assertThat(Resolution.perInch(100).lengthOf(2100, LengthUnit.CM)).hasToString("53.34 cm");
+        assertThat(Resolution.perInch(100).lengthOf(1500, LengthUnit.CM)).hasToString("38.1 cm");
+    }
+
+    @Test
     void remarkingKeepsPixelsAndChangesTheSize() {
         // 240 px marked 104 are 2.31 in; marked 300, 0.8 in or 2.03 cm. Common practice, no source.
         assertThat(Resolution.perInch(104).lengthOf(240, LengthUnit.IN).toInches())

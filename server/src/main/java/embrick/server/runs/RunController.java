@@ -4,6 +4,7 @@ import embrick.server.runs.RunViews.PieceView;
 import embrick.server.runs.RunViews.RunView;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -77,7 +78,7 @@ class RunController {
 
     /** Server-sent events named {@code run}, each a run with the pieces that changed; at most four a second. */
     @GetMapping(path = "/jobs/{jobId}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@PathVariable UUID jobId) {
+    SseEmitter events(@PathVariable UUID jobId) throws IOException {
         return events.subscribe(jobId);
     }
 }

@@ -52,8 +52,10 @@ class RunEvents {
         }
     }
 
-    SseEmitter subscribe(UUID jobId) {
+    SseEmitter subscribe(UUID jobId) throws IOException {
         Listener listener = new Listener(jobId);
+        // Sent at once, so that the page knows it is connected before anything happens.
+        listener.emitter.send(SseEmitter.event().comment("here"));
         listener.emitter.onCompletion(() -> listeners.remove(listener));
         listener.emitter.onError(_ -> listeners.remove(listener));
         listeners.add(listener);

@@ -219,6 +219,18 @@ class RunTest {
         assertThat(csv.lines()).hasSize(3).element(1).asString().startsWith("kite0_8x10in.jpg,kite0.jpg,3000,2400,300");
     }
 
+    /** Pieces that end at the same moment must not leave their run open. */
+    @Test
+    void everyRunSaysThatItIsFinished() {
+        String job = jobWith("finished", 4);
+        edit(job, document -> document.put("ppi", 20));
+        for (int i = 0; i < 12; i++) {
+            JsonNode run = api.finished(api.startRun(job));
+            assertThat(run.path("run").path("state").asString()).isEqualTo("FINISHED");
+            assertThat(run.path("run").path("counts").path("checked").asInt()).isEqualTo(4);
+        }
+    }
+
     @Test
     void nothingToPrintIsSaid() {
         String job = api.newJob("nothing");

@@ -45,7 +45,7 @@ class StorageTest {
 
             @Override
             public int read() throws IOException {
-                if (left-- == 0) {
+                if (--left < 0) {
                     throw new IOException("connection reset");
                 }
                 return 7;
