@@ -8,10 +8,6 @@ import java.math.BigDecimal;
 /** A length as value and unit. */
 public record LengthDocument(
         @NotNull BigDecimal value, @NotNull LengthUnit unit) {
-    static LengthDocument of(Length length) {
-        return new LengthDocument(length.in(length.spokenIn()), length.spokenIn());
-    }
-
     Length toLength() {
         return Length.of(value, unit);
     }

@@ -13,6 +13,7 @@ import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
+import embrick.server.problems.IfMatch;
 import embrick.server.problems.ProblemException;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -67,12 +68,7 @@ class FramingController {
             @PathVariable String shape,
             @RequestHeader("If-Match") String ifMatch,
             @Valid @RequestBody FramingChange change) {
-        long version;
-        try {
-            version = Long.parseLong(ifMatch.replace("\"", "").strip());
-        } catch (NumberFormatException wrong) {
-            throw ProblemException.stale("framing");
-        }
+        long version = IfMatch.version(ifMatch, "framing");
         FramingEntity framing = framings.keep(id, shape, version, change.document(), change.accepted());
         return ResponseEntity.ok().eTag("\"" + framing.version() + "\"").body(view(framing));
     }

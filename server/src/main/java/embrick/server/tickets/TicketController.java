@@ -5,6 +5,7 @@ import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
+import embrick.server.problems.IfMatch;
 import embrick.server.problems.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -102,21 +103,13 @@ class TicketController {
             @PathVariable UUID id,
             @RequestHeader("If-Match") String ifMatch,
             @Valid @RequestBody TicketDocument document) {
-        return tagged(HttpStatus.OK, tickets.change(id, version(ifMatch), document));
+        return tagged(HttpStatus.OK, tickets.change(id, IfMatch.version(ifMatch, "ticket"), document));
     }
 
     @DeleteMapping("/tickets/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable UUID id) {
         tickets.remove(id);
-    }
-
-    private static long version(String ifMatch) {
-        try {
-            return Long.parseLong(ifMatch.replace("\"", "").strip());
-        } catch (NumberFormatException wrong) {
-            throw ProblemException.stale("ticket");
-        }
     }
 
     private ResponseEntity<TicketView> tagged(HttpStatus status, TicketEntity ticket) {
