@@ -16,7 +16,17 @@ class ArchitectureTest {
             slices().matching("embrick.core.(*)..").should().beFreeOfCycles();
 
     @ArchTest
+    static final ArchRule vectorCodeIsInOnePackage = noClasses()
+            .that()
+            .resideOutsideOfPackage("..lanes..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("jdk.incubator.vector..");
+
+    @ArchTest
     static final ArchRule coreUsesOnlyTheJavaBase = classes()
+            .that()
+            .doNotHaveSimpleName("VectorLanes")
             .should()
             .onlyDependOnClassesThat()
             .resideInAnyPackage(
@@ -39,7 +49,7 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule stagesKnowNoTickets = noClasses()
             .that()
-            .resideInAnyPackage("..resample..", "..pixels..", "..colour..", "..framing..")
+            .resideInAnyPackage("..resample..", "..pixels..", "..colour..", "..framing..", "..lift..", "..lanes..")
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("..ticket..", "..plan..", "..print..", "..paper..");

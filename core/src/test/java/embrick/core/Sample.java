@@ -9,10 +9,12 @@ import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -59,6 +61,8 @@ public final class Sample {
                 new Fit.Fill(PaperColour.WHITE),
                 Resolution.perInch(300),
                 ViewingDistance.HAND,
+                ResamplingChoice.BY_ITSELF,
+                new Lift.None(),
                 OutputColour.SRGB,
                 new FileFormat.Jpeg(95),
                 new NamePattern(List.of(new Brick.OriginalName())));

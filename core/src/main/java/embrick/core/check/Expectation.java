@@ -17,7 +17,7 @@ import java.util.Optional;
  * @param ppi as the format encodes it: TIFF and Exif exactly, PNG to the whole pixel per metre
  * @param profileDigest SHA-256 of the ICC profile's bytes
  */
-public record Expectation(FileKind kind, PixelSize size, Resolution ppi, String profileDigest) {
+public record Expectation(FileKind kind, PixelSize size, int bitsPerChannel, Resolution ppi, String profileDigest) {
     /**
      * @param profileDigest of the profile the plan's output carries
      */
@@ -32,7 +32,7 @@ public record Expectation(FileKind kind, PixelSize size, Resolution ppi, String 
                 : Resolution.perInch(
                         plan.marked().perInchFraction().numerator(),
                         plan.marked().perInchFraction().denominator());
-        return new Expectation(kind, plan.sheet(), encoded, profileDigest);
+        return new Expectation(kind, plan.sheet(), plan.bitsPerChannel(), encoded, profileDigest);
     }
 
     /** All that differs; empty when the file is as planned. */
@@ -40,6 +40,7 @@ public record Expectation(FileKind kind, PixelSize size, Resolution ppi, String 
         List<Difference> differences = new ArrayList<>();
         compare(differences, "file", kind, found.kind());
         compare(differences, "pixels", size, found.seen());
+        compare(differences, "bits a channel", bitsPerChannel, found.colour().bitsPerChannel());
         compare(differences, "orientation", 1, found.orientation().tag());
         compare(differences, "ppi across", Optional.of(ppi), found.ppi().map(MarkedPpi::across));
         compare(differences, "ppi down", Optional.of(ppi), found.ppi().map(MarkedPpi::down));

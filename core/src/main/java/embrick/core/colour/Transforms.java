@@ -6,4 +6,7 @@ public interface Transforms {
      * @throws IllegalArgumentException if a profile is not known or cannot be used that way
      */
     Transform along(ColourPath path);
+
+    /** The tone curve and luminance of a profile. */
+    Encoding encoding(ProfileRef profile);
 }

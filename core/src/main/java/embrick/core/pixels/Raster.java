@@ -64,19 +64,20 @@ public final class Raster implements AutoCloseable {
      *
      * @param seenAs how stored pixels are seen
      * @param x first seen column, {@code y} first seen row
-     * @param into count × rows pixels, interleaved, row after row
+     * @param into gets count × rows pixels from {@code at}, interleaved, row after row
      */
-    public void readSeen(Orientation seenAs, int x, int y, int count, int rows, float[] into) {
+    public void readSeen(Orientation seenAs, int x, int y, int count, int rows, float[] into, int at) {
         if (seenAs.swapsAxes()) {
-            readAcross(seenAs, x, y, count, rows, into);
+            readAcross(seenAs, x, y, count, rows, into, at);
             return;
         }
         for (int row = 0; row < rows; row++) {
             int storedY = seenAs.reversesY() ? stored.height() - 1 - (y + row) : y + row;
             int storedX = seenAs.reversesX() ? stored.width() - x - count : x;
-            readRow(storedX, storedY, count, into, row * count * channels);
+            int start = at + row * count * channels;
+            readRow(storedX, storedY, count, into, start);
             if (seenAs.reversesX()) {
-                reversePixels(into, row * count * channels, count);
+                reversePixels(into, start, count);
             }
         }
     }
@@ -106,12 +107,12 @@ public final class Raster implements AutoCloseable {
         }
     }
 
-    private void readAcross(Orientation seenAs, int x, int y, int count, int rows, float[] into) {
+    private void readAcross(Orientation seenAs, int x, int y, int count, int rows, float[] into, int start) {
         for (int column = 0; column < count; column++) {
             int storedY = seenAs.reversesY() ? stored.height() - 1 - (x + column) : x + column;
             for (int row = 0; row < rows; row++) {
                 int storedX = seenAs.reversesX() ? stored.width() - 1 - (y + row) : y + row;
-                int at = (row * count + column) * channels;
+                int at = start + (row * count + column) * channels;
                 long from = storedY * rowBytes() + (long) storedX * channels * bytesPerSample;
                 for (int c = 0; c < channels; c++) {
                     into[at + c] = bytesPerSample == 1

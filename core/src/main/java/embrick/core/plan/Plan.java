@@ -2,9 +2,10 @@ package embrick.core.plan;
 
 import embrick.core.colour.ColourPath;
 import embrick.core.framing.FrameGeometry.HalfPlane;
+import embrick.core.lift.LiftSettings;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
-import embrick.core.resample.Kernel;
+import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.ticket.FileFormat;
@@ -13,6 +14,7 @@ import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * All numbers of one output.
@@ -21,6 +23,8 @@ import java.util.Objects;
  * @param sheet the whole output
  * @param picture where the picture stands on the sheet; all of it when the sheet is filled
  * @param window which part of the picture, at which tilt and scale; its output is the picture's pixels
+ * @param resampling the method that is used, chosen or picked
+ * @param bitsPerChannel of the file, 8 or 16
  * @param shapeKey the shape its framing belongs to
  * @param limits where the framing's centre may be at this tilt, in fractions of the oriented original
  */
@@ -29,16 +33,20 @@ public record Plan(
         PixelSize sheet,
         PixelRect picture,
         Window window,
-        Kernel kernel,
+        Resampling resampling,
+        Optional<LiftSettings> lift,
         ColourPath colour,
         PaperColour paper,
         Resolution marked,
         FileFormat file,
+        int bitsPerChannel,
         String shapeKey,
         List<HalfPlane> limits,
         Figures figures) {
     public Plan {
         Objects.requireNonNull(source);
+        Objects.requireNonNull(resampling);
+        Objects.requireNonNull(lift);
         limits = List.copyOf(limits);
         if (!picture.isInside(sheet)) {
             throw new IllegalArgumentException("picture: expected inside the sheet " + sheet + ", got " + picture);
@@ -48,6 +56,11 @@ public record Plan(
             throw new IllegalArgumentException(
                     "window: expected " + picture.width() + " × " + picture.height() + ", got " + window.output());
         }
+    }
+
+    /** Whether the picture's own pixels are only re-marked: none is mixed from others. */
+    public boolean keepsPixels() {
+        return window.keepsPixels(window.seenAs().seenSize(source.stored()));
     }
 
     /** The layout of the decoded original. */

@@ -17,8 +17,6 @@ final class PlanLimits {
     private static final int OTHER_SIDE = 300_000;
     /** Most pixels of one piece. */
     private static final long MOST_PIXELS = 1_000_000_000L;
-    /** Offsets in TIFF 6.0 are 32 bits. */
-    private static final long TIFF_BYTES = 0xFFFF_0000L;
 
     private PlanLimits() {}
 
@@ -63,13 +61,6 @@ final class PlanLimits {
                     "size",
                     "at most " + MOST_PIXELS / 1_000_000 + " MP",
                     sheet.pixels() / 1_000_000 + " MP",
-                    "Lower the ppi or the size."));
-        } else if (ticket.file() instanceof FileFormat.Tiff && sheet.pixels() * 3 > TIFF_BYTES) {
-            problems.add(new Problem(
-                    "file-too-large",
-                    "file",
-                    "at most 4 GB in a TIFF",
-                    sheet.pixels() * 3 / 1_000_000 + " MB",
                     "Lower the ppi or the size."));
         }
         return problems;

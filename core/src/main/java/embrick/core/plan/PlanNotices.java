@@ -1,5 +1,7 @@
 package embrick.core.plan;
 
+import embrick.core.pixels.ColourModel;
+import embrick.core.resample.Resampling.Light;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Ticket;
 import java.util.ArrayList;
@@ -33,6 +35,9 @@ final class PlanNotices {
                             Locale.ROOT,
                             "enlarged %.1f times: new pixels, no new detail",
                             1 / plan.window().scale())));
+        }
+        if (ticket.resampling().light() == Light.LINEAR && facts.colour().model() == ColourModel.CMYK) {
+            notices.add(new Notice("not-light", "mixed as encoded: amounts of ink are no light"));
         }
         return notices;
     }

@@ -8,7 +8,6 @@ import embrick.core.framing.Framing;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
-import embrick.core.resample.Kernel;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Fit;
@@ -35,6 +34,7 @@ public final class Planner {
         Seen seen = Seen.of(facts, framing);
         Layout layout = layOut(seen, ticket, framing);
         problems.addAll(PlanLimits.sizeProblems(layout.sheet(), ticket));
+        LiftRule.problem(ticket.lift(), ticket.ppi()).ifPresent(problems::add);
         if (!problems.isEmpty()) {
             return new Planning.Refused(problems);
         }
@@ -162,6 +162,7 @@ public final class Planner {
         Plan.Source source = new Plan.Source(
                 facts.stored(), facts.colour().model(), facts.colour().alpha());
         ColourPath colour = colourPath(facts, ticket);
+        int bits = ticket.file().bits(facts.colour().bitsPerChannel());
         double realPpi = ticket.ppi().toPpi() * scale;
         double frameWidth = Math.min(scale * picture.width(), seen.size().width());
         double frameHeight = Math.min(scale * picture.height(), seen.size().height());
@@ -171,18 +172,21 @@ public final class Planner {
                 frameWidth,
                 frameHeight,
                 Math.max(0, 1 - frameWidth * frameHeight / seen.size().pixels()),
-                layout.sheet().bytes(colour.to().model().channels(), 1),
-                Weights.expectedFileBytes(layout.sheet(), colour.to().model(), ticket.file()));
+                layout.sheet().bytes(colour.to().model().channels(), bits / 8),
+                Weights.expectedFileBytes(layout.sheet(), colour.to().model(), ticket.file(), bits));
         return new Plan(
                 source,
                 layout.sheet(),
                 picture,
                 window,
-                Kernel.LANCZOS3,
+                MethodRule.resolve(
+                        ticket.resampling(), window, seen.size(), facts.colour().model()),
+                LiftRule.settings(ticket.lift(), ticket.ppi(), ticket.viewing()),
                 colour,
                 ticket.fit().paper(),
                 ticket.ppi(),
                 ticket.file(),
+                bits,
                 ticket.shape().key(),
                 limitsInOriginal(layout.frame(), framing),
                 figures);

@@ -2,13 +2,17 @@ package embrick.core.plan;
 
 import embrick.core.framing.Framing;
 import embrick.core.pixels.PixelRect;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -36,6 +40,8 @@ public final class SmallPlan {
                 new Fit.Fill(STAGE),
                 Resolution.perInch(96),
                 ViewingDistance.HAND,
+                ResamplingChoice.BY_ITSELF,
+                new Lift.None(),
                 OutputColour.SRGB,
                 new FileFormat.Jpeg(QUALITY),
                 new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
@@ -57,11 +63,13 @@ public final class SmallPlan {
                 small,
                 PixelRect.whole(small),
                 window,
-                whole.kernel(),
+                Resampling.by(Method.LANCZOS3),
+                whole.lift(),
                 whole.colour(),
                 whole.paper(),
                 whole.marked(),
                 whole.file(),
+                whole.bitsPerChannel(),
                 whole.shapeKey(),
                 whole.limits(),
                 whole.figures());

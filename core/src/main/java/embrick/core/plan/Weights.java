@@ -8,11 +8,12 @@ import embrick.core.units.PixelSize;
 final class Weights {
     private Weights() {}
 
-    static long expectedFileBytes(PixelSize sheet, ColourModel model, FileFormat file) {
+    static long expectedFileBytes(PixelSize sheet, ColourModel model, FileFormat file, int bits) {
         double bytesPerPixel = switch (file) {
             case FileFormat.Jpeg jpeg -> jpegBytesPerPixel(jpeg.quality());
-            case FileFormat.Tiff tiff -> model.channels() * (tiff.packing() == FileFormat.Packing.PLAIN ? 1.0 : 0.75);
-            case FileFormat.Png _ -> model.channels() * 0.65;
+            case FileFormat.Tiff tiff ->
+                model.channels() * (bits / 8) * (tiff.packing() == FileFormat.Packing.PLAIN ? 1.0 : 0.75);
+            case FileFormat.Png _ -> model.channels() * (bits / 8) * 0.65;
         };
         return Math.round(sheet.pixels() * bytesPerPixel) + 10_000;
     }

@@ -1,49 +1,45 @@
 package embrick.core.resample;
 
+import embrick.core.lanes.Lanes;
+
 /**
- * The weights of one axis for a range of output positions.
+ * The weights of one axis for a range of output positions; output i stands at source position
+ * {@code origin + (i + ½) · scale}.
  *
- * <p>Output i stands at source position {@code origin + (i + ½) · scale}; its taps are the source pixels whose centres lie
- * within support · max(1, scale) of it, weighed by the kernel stretched by max(1, scale), so that shrinking is
- * antialiased. Taps beyond the picture's rim are dropped and the rest renormalised to 1 in double precision.
+ * <p>Every output has the same number of weights, a multiple of {@link Lanes#TAPS_TOGETHER}, the spare ones 0, and each
+ * weight can be written {@code copies} times over, as {@link Lanes#mixPixels} wants it.
  */
 final class AxisWeights {
     private final int start;
-    private final int stride;
+    private final int taps;
+    private final int copies;
     private final int[] first;
     private final int[] count;
     private final float[] weights;
 
-    AxisWeights(Kernel kernel, double origin, double scale, int sourceLength, int start, int length) {
-        double stretch = Math.max(1, scale);
-        double radius = kernel.support() * stretch;
+    AxisWeights(AxisKernel kernel, double origin, int sourceLength, int start, int length, int copies) {
+        Taps exact = new Taps(kernel, sourceLength);
         this.start = start;
-        this.stride = (int) Math.ceil(radius) * 2 + 1;
+        this.copies = copies;
+        this.taps = Lanes.padded(exact.most());
         this.first = new int[length];
         this.count = new int[length];
-        this.weights = new float[length * stride];
-        double[] exact = new double[stride];
+        this.weights = new float[Math.multiplyExact(length, taps * copies)];
         for (int i = 0; i < length; i++) {
-            double position = origin + (start + i + 0.5) * scale;
-            int from = Math.clamp((long) Math.ceil(position - radius - 0.5), 0, sourceLength - 1);
-            int to = Math.clamp((long) Math.floor(position + radius - 0.5), from, sourceLength - 1);
-            double sum = 0;
-            for (int tap = from; tap <= to; tap++) {
-                exact[tap - from] = kernel.at((tap + 0.5 - position) / stretch);
-                sum += exact[tap - from];
-            }
-            if (Math.abs(sum) < 1e-6) {
-                // Only a position wholly outside the picture: it takes the rim.
-                java.util.Arrays.fill(exact, 0);
-                exact[position < 0 ? 0 : to - from] = 1;
-                sum = 1;
-            }
-            first[i] = from;
-            count[i] = to - from + 1;
+            exact.at(origin + (start + i + 0.5) * kernel.scale());
+            first[i] = exact.first();
+            count[i] = exact.count();
             for (int tap = 0; tap < count[i]; tap++) {
-                weights[i * stride + tap] = (float) (exact[tap] / sum);
+                for (int copy = 0; copy < copies; copy++) {
+                    weights[(i * taps + tap) * copies + copy] = (float) exact.weight(tap);
+                }
             }
         }
+    }
+
+    /** Weights each output has, spare ones counted. */
+    int taps() {
+        return taps;
     }
 
     int first(int output) {
@@ -56,7 +52,7 @@ final class AxisWeights {
 
     /** Where this output's weights begin in {@link #weights()}. */
     int at(int output) {
-        return (output - start) * stride;
+        return (output - start) * taps * copies;
     }
 
     float[] weights() {
@@ -66,5 +62,14 @@ final class AxisWeights {
     /** One past the last source pixel that outputs up to and with this one read. */
     int end(int output) {
         return first(output) + count(output);
+    }
+
+    /** First taps of all outputs, in {@code step}s counted from a source pixel. */
+    int[] firstFrom(int source, int step) {
+        int[] starts = new int[first.length];
+        for (int i = 0; i < starts.length; i++) {
+            starts[i] = (first[i] - source) * step;
+        }
+        return starts;
     }
 }

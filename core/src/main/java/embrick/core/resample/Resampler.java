@@ -1,14 +1,17 @@
 package embrick.core.resample;
 
+import embrick.core.colour.ToneCurve;
 import embrick.core.pixels.PixelRect;
+import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
+import java.util.Optional;
 
 /**
  * Gives any rectangle of an output, interpolated once from the original.
  *
  * <p>Not safe for several threads; each makes its own, on the same {@link Raster}.
  */
-public interface Resampler {
+public interface Resampler extends PixelSource {
     /** Whether the last channel is alpha, by which the others are multiplied before they are mixed. */
     enum LastChannel {
         COLOUR,
@@ -17,14 +20,32 @@ public interface Resampler {
 
     /**
      * Fills a rectangle of the output.
-     * Shapes: into height × width × channels, interleaved, row-major.
-     * Units: 0..1, may overshoot at edges; with alpha the colours are premultiplied.
+     * Shapes: into gets height × width × channels from {@code at}, interleaved, row-major.
+     * Units: 0..1, may overshoot at edges; light if the settings say so, else as encoded; with alpha the colours are
+     * premultiplied.
      */
-    void render(PixelRect region, float[] into);
+    @Override
+    void render(PixelRect region, float[] into, int at);
 
-    static Resampler of(Raster original, Window window, Kernel kernel, LastChannel last) {
+    /**
+     * The path that suits window and settings.
+     *
+     * @param tone the original's curve, used where pixels are mixed as light
+     */
+    static Resampler of(Raster original, Window window, Resampling settings, LastChannel last, ToneCurve tone) {
+        Optional<ToneCurve> light = settings.light() == Resampling.Light.LINEAR ? Optional.of(tone) : Optional.empty();
+        SeenBlock block = new SeenBlock(original, window.seenAs(), last, light);
+        if (light.isEmpty() && window.keepsPixels(block.seen())) {
+            return new PixelCopy(block, window);
+        }
+        if (settings.method() == Method.CIRCULAR_LANCZOS) {
+            return new CircularResampler(block, window, settings.ringing());
+        }
+        AxisKernel kernel = AxisKernel.of(settings.method(), window.scale());
+        boolean bounded = settings.ringing() == Resampling.Ringing.BOUNDED
+                && settings.method().canRing();
         return window.isTilted()
-                ? new TiltedResampler(original, window, kernel, last)
-                : new SeparableResampler(original, window, kernel, last);
+                ? new TiltedResampler(block, window, kernel, bounded)
+                : new SeparableResampler(block, window, kernel, bounded);
     }
 }

@@ -1,21 +1,29 @@
 package embrick.core.resample;
 
+import embrick.core.colour.ToneCurve;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.Raster;
 import embrick.core.units.PixelSize;
+import java.util.Optional;
 
-/** Reads blocks of the seen picture as floats, colours multiplied by alpha where there is one. */
+/** Reads blocks of the seen picture as floats: as light where asked, colours multiplied by alpha where there is one. */
 final class SeenBlock {
     private final Raster original;
     private final Orientation seenAs;
     private final Resampler.LastChannel last;
     private final PixelSize seen;
+    private final Optional<float[]> lights;
 
-    SeenBlock(Raster original, Orientation seenAs, Resampler.LastChannel last) {
+    SeenBlock(Raster original, Orientation seenAs, Resampler.LastChannel last, Optional<ToneCurve> tone) {
         this.original = original;
         this.seenAs = seenAs;
         this.last = last;
         this.seen = seenAs.seenSize(original.stored());
+        this.lights = tone.map(curve -> curve.ofCounts(mostCount(original)));
+    }
+
+    private static int mostCount(Raster original) {
+        return original.bytesPerSample() == 1 ? 255 : 65535;
     }
 
     PixelSize seen() {
@@ -31,16 +39,35 @@ final class SeenBlock {
         return seenAs.swapsAxes() ? 16 : 1;
     }
 
-    void read(int x, int y, int count, int rows, float[] into) {
-        original.readSeen(seenAs, x, y, count, rows, into);
+    /** Reads count × rows pixels from (x, y) into the array from {@code at}. */
+    void read(int x, int y, int count, int rows, float[] into, int at) {
+        original.readSeen(seenAs, x, y, count, rows, into, at);
+        int end = at + count * rows * channels();
+        if (lights.isPresent()) {
+            toLight(lights.get(), into, at, end);
+        }
         if (last == Resampler.LastChannel.ALPHA) {
-            int channels = channels();
-            for (int pixel = 0; pixel < count * rows; pixel++) {
-                int at = pixel * channels;
-                float alpha = into[at + channels - 1];
-                for (int c = 0; c < channels - 1; c++) {
-                    into[at + c] *= alpha;
-                }
+            multiplyByAlpha(into, at, end);
+        }
+    }
+
+    private void toLight(float[] table, float[] into, int at, int end) {
+        float most = table.length - 1;
+        int channels = channels();
+        int colours = last == Resampler.LastChannel.ALPHA ? channels - 1 : channels;
+        for (int pixel = at; pixel < end; pixel += channels) {
+            for (int c = 0; c < colours; c++) {
+                into[pixel + c] = table[(int) (into[pixel + c] * most + 0.5f)];
+            }
+        }
+    }
+
+    private void multiplyByAlpha(float[] into, int at, int end) {
+        int channels = channels();
+        for (int pixel = at; pixel < end; pixel += channels) {
+            float alpha = into[pixel + channels - 1];
+            for (int c = 0; c < channels - 1; c++) {
+                into[pixel + c] *= alpha;
             }
         }
     }

@@ -1,159 +1,192 @@
 package embrick.core.resample;
 
+import embrick.core.lanes.Lanes;
 import embrick.core.pixels.PixelRect;
-import embrick.core.pixels.Raster;
+import java.util.Arrays;
 
 /**
  * The path with tilt: a tensor-product kernel on the original's own axes, weighed afresh at each output pixel.
  *
  * <p>The output is walked in square tiles whose source area is small enough to be converted to float once and stay in
- * the cache. Tiles are laid on absolute output positions only for the reading; a pixel's taps, their order and their
- * weights depend on its position alone.
+ * the cache. Tiles only serve the reading; a pixel's taps, their order and their weights depend on its position alone.
+ *
+ * <p>Weights of smooth kernels are interpolated in a {@link PhaseTable}. Those of the others, and of pixels whose taps
+ * hang over the picture's rim, are worked out one by one.
  */
 final class TiltedResampler implements Resampler {
-    /** Output pixels of a tile's side: its source area fits a second-level cache at ordinary scales. */
-    private static final int TILE = 48;
+    /** Floats of a tile's source area: 1 MiB, to stay in a second-level cache. */
+    private static final int AREA = 1 << 18;
 
+    private static final int LEAST_TILE = 8;
+    private static final int MOST_TILE = 64;
+
+    private final Lanes lanes = Lanes.best();
     private final SeenBlock block;
     private final Window window;
-    private final KernelTable kernel;
-    private final double stretch;
-    private final double radius;
+    private final AxisKernel kernel;
+    private final boolean bounded;
+    private final int channels;
+    private final int taps;
+    private final int padded;
+    private final int tile;
     private final double cos;
     private final double sin;
-    private final float[] weightX;
-    private final float[] weightY;
+    private final Taps exactX;
+    private final Taps exactY;
+    private final PhaseTable phasesAcross;
+    private final PhaseTable phasesDown;
+    private final float[] across;
+    private final float[] down;
+    private final float[] work;
+    private final int apart;
+    private final int[] starts;
+    private final int[] workStarts;
     private float[] area = new float[0];
 
-    TiltedResampler(Raster original, Window window, Kernel kernel, LastChannel last) {
-        this.block = new SeenBlock(original, window.seenAs(), last);
+    TiltedResampler(SeenBlock block, Window window, AxisKernel kernel, boolean bounded) {
+        this.block = block;
         this.window = window;
-        this.kernel = new KernelTable(kernel);
-        this.stretch = Math.max(1, window.scale());
-        this.radius = kernel.support() * stretch;
-        double angle = Math.toRadians(-window.tiltDegrees());
-        this.cos = Math.cos(angle);
-        this.sin = Math.sin(angle);
-        this.weightX = new float[(int) Math.ceil(radius) * 2 + 1];
-        this.weightY = new float[weightX.length];
+        this.kernel = kernel;
+        this.bounded = bounded;
+        this.channels = block.channels();
+        this.exactX = new Taps(kernel, block.seen().width());
+        this.exactY = new Taps(kernel, block.seen().height());
+        this.taps = exactX.most();
+        this.padded = Lanes.padded(taps);
+        this.tile = tileSide();
+        this.cos = window.cos();
+        this.sin = window.sin();
+        this.phasesAcross = kernel.isSmooth() ? new PhaseTable(kernel, taps, padded, Lanes.TAPS_TOGETHER) : null;
+        this.phasesDown = kernel.isSmooth() ? new PhaseTable(kernel, taps, taps, 1) : null;
+        this.apart = padded * channels;
+        this.starts = new int[tile];
+        this.across = new float[tile * padded * Lanes.TAPS_TOGETHER + Lanes.SLACK];
+        this.down = new float[tile * taps + Lanes.SLACK];
+        this.work = new float[tile * apart + 2 * Lanes.SLACK];
+        this.workStarts = new int[tile];
+        for (int p = 0; p < tile; p++) {
+            workStarts[p] = p * apart;
+        }
+    }
+
+    /** The largest tile whose tilted source area, kernel and all, has room. */
+    private int tileSide() {
+        double side = Math.sqrt((double) AREA / channels) - 2 * kernel.radius() - 4;
+        // A tilted square reaches across √2 of its side at most.
+        return Math.clamp((long) (side / (window.scale() * Math.sqrt(2))), LEAST_TILE, MOST_TILE);
     }
 
     @Override
-    public void render(PixelRect region, float[] into) {
-        for (int y = region.y(); y < region.bottom(); y += TILE) {
-            for (int x = region.x(); x < region.right(); x += TILE) {
-                PixelRect tile =
-                        new PixelRect(x, y, Math.min(TILE, region.right() - x), Math.min(TILE, region.bottom() - y));
-                renderTile(tile, region, into);
+    public void render(PixelRect region, float[] into, int start) {
+        for (int y = region.y(); y < region.bottom(); y += tile) {
+            for (int x = region.x(); x < region.right(); x += tile) {
+                PixelRect part =
+                        new PixelRect(x, y, Math.min(tile, region.right() - x), Math.min(tile, region.bottom() - y));
+                renderTile(part, region, into, start);
             }
         }
     }
 
-    private void renderTile(PixelRect tile, PixelRect region, float[] into) {
-        PixelRect source = sourceArea(tile);
-        int channels = block.channels();
-        int length = Math.multiplyExact(Math.multiplyExact(source.width(), source.height()), channels);
+    private void renderTile(PixelRect part, PixelRect region, float[] into, int start) {
+        PixelRect source = window.sourceArea(part, kernel.radius(), block.seen());
+        // Near the rim taps of weight 0 are read beyond the area's end.
+        int length = Math.multiplyExact(Math.multiplyExact(source.width(), source.height() + taps), channels)
+                + padded * channels
+                + Lanes.SLACK;
         if (area.length < length) {
             area = new float[length];
         }
-        block.read(source.x(), source.y(), source.width(), source.height(), area);
-        double halfWidth = window.output().width() / 2.0;
-        double halfHeight = window.output().height() / 2.0;
-        for (int y = tile.y(); y < tile.bottom(); y++) {
-            double v = y + 0.5 - halfHeight;
-            for (int x = tile.x(); x < tile.right(); x++) {
-                double u = x + 0.5 - halfWidth;
-                double seenX = window.centreX() + window.scale() * (cos * u - sin * v);
-                double seenY = window.centreY() + window.scale() * (sin * u + cos * v);
-                int target = ((y - region.y()) * region.width() + (x - region.x())) * channels;
-                sum(seenX, seenY, source, into, target);
+        block.read(source.x(), source.y(), source.width(), source.height(), area, 0);
+        for (int y = part.y(); y < part.bottom(); y++) {
+            int target = start + ((y - region.y()) * region.width() + part.x() - region.x()) * channels;
+            mixRow(y, part, source, into, target);
+        }
+    }
+
+    /** One step after the other for the whole row, so that no pixel waits for its own last step. */
+    private void mixRow(int y, PixelRect part, PixelRect source, float[] into, int target) {
+        int stride = source.width() * channels;
+        double v = y + 0.5 - window.output().height() / 2.0;
+        for (int p = 0; p < part.width(); p++) {
+            double u = part.x() + p + 0.5 - window.output().width() / 2.0;
+            int firstX = weighAcross(window.centreX() + window.scale() * (cos * u - sin * v), p);
+            int firstY = weighDown(window.centreY() + window.scale() * (sin * u + cos * v), p);
+            starts[p] = (firstY - source.y()) * stride + (firstX - source.x()) * channels;
+        }
+        lanes.mixBlocks(area, starts, stride, down, taps, taps * channels, work, apart, part.width());
+        lanes.mixPixels(work, workStarts, across, padded, channels, into, target, part.width());
+        if (bounded) {
+            for (int p = 0; p < part.width(); p++) {
+                double seenX = window.seenX(part.x() + p + 0.5, y + 0.5);
+                double seenY = window.seenY(part.x() + p + 0.5, y + 0.5);
+                hold(seenX, seenY, source, into, target + p * channels);
             }
         }
     }
 
-    private void sum(double seenX, double seenY, PixelRect source, float[] into, int target) {
-        int channels = block.channels();
-        int firstX = first(seenX, block.seen().width());
-        int countX = last(seenX, firstX, block.seen().width()) - firstX + 1;
-        int firstY = first(seenY, block.seen().height());
-        int countY = last(seenY, firstY, block.seen().height()) - firstY + 1;
-        weigh(seenX, firstX, countX, weightX);
-        weigh(seenY, firstY, countY, weightY);
+    private int weighAcross(double position, int p) {
+        double edge = position - kernel.radius() - 0.5;
+        int first = (int) Math.ceil(edge);
+        int at = p * padded * Lanes.TAPS_TOGETHER;
+        if (phasesAcross != null && first >= 0 && first + taps <= block.seen().width()) {
+            interpolate(phasesAcross, first - edge, across, at);
+            return first;
+        }
+        exactX.at(position);
+        Arrays.fill(across, at, at + padded * Lanes.TAPS_TOGETHER, 0f);
+        for (int tap = 0; tap < exactX.count(); tap++) {
+            int from = at + tap * Lanes.TAPS_TOGETHER;
+            Arrays.fill(across, from, from + Lanes.TAPS_TOGETHER, (float) exactX.weight(tap));
+        }
+        return exactX.first();
+    }
+
+    private int weighDown(double position, int p) {
+        double edge = position - kernel.radius() - 0.5;
+        int first = (int) Math.ceil(edge);
+        int at = p * taps;
+        if (phasesDown != null && first >= 0 && first + taps <= block.seen().height()) {
+            interpolate(phasesDown, first - edge, down, at);
+            return first;
+        }
+        exactY.at(position);
+        Arrays.fill(down, at, at + taps, 0f);
+        for (int tap = 0; tap < exactY.count(); tap++) {
+            down[at + tap] = (float) exactY.weight(tap);
+        }
+        return exactY.first();
+    }
+
+    private void interpolate(PhaseTable phases, double phase, float[] into, int to) {
+        double at = phase * phases.steps();
+        int row = (int) at;
+        lanes.between(
+                phases.rows(),
+                row * phases.rowLength(),
+                phases.rowLength(),
+                (float) (at - row),
+                into,
+                to,
+                phases.rowLength());
+    }
+
+    private void hold(double seenX, double seenY, PixelRect source, float[] into, int target) {
+        int left = RingingBound.first(seenX, kernel.middle(), block.seen().width());
+        int right = RingingBound.last(seenX, kernel.middle(), block.seen().width());
+        int top = RingingBound.first(seenY, kernel.middle(), block.seen().height());
+        int bottom = RingingBound.last(seenY, kernel.middle(), block.seen().height());
         for (int c = 0; c < channels; c++) {
-            into[target + c] = 0;
-        }
-        for (int j = 0; j < countY; j++) {
-            int row = ((firstY + j - source.y()) * source.width() + firstX - source.x()) * channels;
-            float wy = weightY[j];
-            if (channels == 3) {
-                float r = 0;
-                float g = 0;
-                float b = 0;
-                for (int i = 0; i < countX; i++) {
-                    float w = weightX[i];
-                    r += area[row + 3 * i] * w;
-                    g += area[row + 3 * i + 1] * w;
-                    b += area[row + 3 * i + 2] * w;
-                }
-                into[target] += r * wy;
-                into[target + 1] += g * wy;
-                into[target + 2] += b * wy;
-            } else {
-                for (int c = 0; c < channels; c++) {
-                    float part = 0;
-                    for (int i = 0; i < countX; i++) {
-                        part += area[row + i * channels + c] * weightX[i];
-                    }
-                    into[target + c] += part * wy;
+            float low = Float.POSITIVE_INFINITY;
+            float high = Float.NEGATIVE_INFINITY;
+            for (int y = top; y <= bottom; y++) {
+                int row = (y - source.y()) * source.width() - source.x();
+                for (int x = left; x <= right; x++) {
+                    float sample = area[(row + x) * channels + c];
+                    low = Math.min(low, sample);
+                    high = Math.max(high, sample);
                 }
             }
+            into[target + c] = Math.clamp(into[target + c], low, high);
         }
-    }
-
-    private int first(double position, int length) {
-        return Math.clamp((long) Math.ceil(position - radius - 0.5), 0, length - 1);
-    }
-
-    private int last(double position, int first, int length) {
-        return Math.clamp((long) Math.floor(position + radius - 0.5), first, length - 1);
-    }
-
-    private void weigh(double position, int first, int count, float[] weights) {
-        double sum = 0;
-        for (int i = 0; i < count; i++) {
-            weights[i] = kernel.at((first + i + 0.5 - position) / stretch);
-            sum += weights[i];
-        }
-        if (Math.abs(sum) < 1e-6) {
-            java.util.Arrays.fill(weights, 0, count, 0f);
-            weights[position < 0 ? 0 : count - 1] = 1f;
-            sum = 1;
-        }
-        float scale = (float) (1 / sum);
-        for (int i = 0; i < count; i++) {
-            weights[i] *= scale;
-        }
-    }
-
-    private PixelRect sourceArea(PixelRect tile) {
-        double left = Double.MAX_VALUE;
-        double top = Double.MAX_VALUE;
-        double right = -Double.MAX_VALUE;
-        double bottom = -Double.MAX_VALUE;
-        for (int corner = 0; corner < 4; corner++) {
-            double u = (corner & 1) == 0 ? tile.x() : tile.right();
-            double v = (corner & 2) == 0 ? tile.y() : tile.bottom();
-            left = Math.min(left, window.seenX(u, v));
-            right = Math.max(right, window.seenX(u, v));
-            top = Math.min(top, window.seenY(u, v));
-            bottom = Math.max(bottom, window.seenY(u, v));
-        }
-        int width = block.seen().width();
-        int height = block.seen().height();
-        int x0 = Math.clamp((long) Math.floor(left - radius - 1), 0, width - 1);
-        int y0 = Math.clamp((long) Math.floor(top - radius - 1), 0, height - 1);
-        int x1 = Math.clamp((long) Math.ceil(right + radius + 1), x0 + 1, width);
-        int y1 = Math.clamp((long) Math.ceil(bottom + radius + 1), y0 + 1, height);
-        return new PixelRect(x0, y0, x1 - x0, y1 - y0);
     }
 }

@@ -1,6 +1,7 @@
 package embrick.core.resample;
 
 import embrick.core.pixels.Orientation;
+import embrick.core.pixels.PixelRect;
 import embrick.core.units.PixelSize;
 import java.util.Objects;
 
@@ -35,21 +36,63 @@ public record Window(
         return tiltDegrees != 0;
     }
 
+    /** Where the output's left rim lies in the seen picture when nothing is tilted. */
+    double originX() {
+        return centreX - scale * output.width() / 2.0;
+    }
+
+    double originY() {
+        return centreY - scale * output.height() / 2.0;
+    }
+
+    /** Whether every output pixel is one of a seen picture's own: scale 1, no tilt, on whole pixels inside it. */
+    public boolean keepsPixels(PixelSize seen) {
+        boolean wholePixels = originX() == Math.rint(originX()) && originY() == Math.rint(originY());
+        return scale == 1
+                && !isTilted()
+                && wholePixels
+                && originX() >= 0
+                && originY() >= 0
+                && originX() + output.width() <= seen.width()
+                && originY() + output.height() <= seen.height();
+    }
+
+    double cos() {
+        return Math.cos(Math.toRadians(-tiltDegrees));
+    }
+
+    double sin() {
+        return Math.sin(Math.toRadians(-tiltDegrees));
+    }
+
     /** Seen position of an output position (0..width, 0..height). */
     public double seenX(double u, double v) {
-        double angle = Math.toRadians(-tiltDegrees);
-        return centreX
-                + scale
-                        * (Math.cos(angle) * (u - output.width() / 2.0)
-                                - Math.sin(angle) * (v - output.height() / 2.0));
+        return centreX + scale * (cos() * (u - output.width() / 2.0) - sin() * (v - output.height() / 2.0));
     }
 
     /** As {@link #seenX}, downwards. */
     public double seenY(double u, double v) {
-        double angle = Math.toRadians(-tiltDegrees);
-        return centreY
-                + scale
-                        * (Math.sin(angle) * (u - output.width() / 2.0)
-                                + Math.cos(angle) * (v - output.height() / 2.0));
+        return centreY + scale * (sin() * (u - output.width() / 2.0) + cos() * (v - output.height() / 2.0));
+    }
+
+    /** The seen pixels that a part of the output reads with a kernel of the given radius; at least one. */
+    PixelRect sourceArea(PixelRect part, double radius, PixelSize seen) {
+        double left = Double.MAX_VALUE;
+        double top = Double.MAX_VALUE;
+        double right = -Double.MAX_VALUE;
+        double bottom = -Double.MAX_VALUE;
+        for (int corner = 0; corner < 4; corner++) {
+            double u = (corner & 1) == 0 ? part.x() : part.right();
+            double v = (corner & 2) == 0 ? part.y() : part.bottom();
+            left = Math.min(left, seenX(u, v));
+            right = Math.max(right, seenX(u, v));
+            top = Math.min(top, seenY(u, v));
+            bottom = Math.max(bottom, seenY(u, v));
+        }
+        int x0 = Math.clamp((long) Math.floor(left - radius - 1), 0, seen.width() - 1);
+        int y0 = Math.clamp((long) Math.floor(top - radius - 1), 0, seen.height() - 1);
+        int x1 = Math.clamp((long) Math.ceil(right + radius + 1), x0 + 1, seen.width());
+        int y1 = Math.clamp((long) Math.ceil(bottom + radius + 1), y0 + 1, seen.height());
+        return new PixelRect(x0, y0, x1 - x0, y1 - y0);
     }
 }

@@ -1,9 +1,16 @@
 package embrick.core.ticket;
 
+import java.util.Objects;
+
 /** The file a piece becomes. */
 public sealed interface FileFormat {
     /** File suffix without its dot. */
     String suffix();
+
+    /** Bits a channel of a piece made from an original of so many. */
+    default int bits(int original) {
+        return 8;
+    }
 
     /** JPEG, colour at full resolution (4:4:4), quality 1 to 100. */
     record Jpeg(int quality) implements FileFormat {
@@ -19,15 +26,44 @@ public sealed interface FileFormat {
         }
     }
 
-    /** TIFF 6.0, 8 bit. */
-    record Tiff(Packing packing) implements FileFormat {
+    /** TIFF 6.0, or BigTIFF where a file passes 4 GB. */
+    record Tiff(Packing packing, Depth depth) implements FileFormat {
+        public Tiff {
+            Objects.requireNonNull(packing);
+            Objects.requireNonNull(depth);
+        }
+
+        /** At the original's depth. */
+        public Tiff(Packing packing) {
+            this(packing, Depth.AS_ORIGINAL);
+        }
+
+        @Override
+        public int bits(int original) {
+            return depth.bits(original);
+        }
+
         @Override
         public String suffix() {
             return "tif";
         }
     }
 
-    record Png() implements FileFormat {
+    record Png(Depth depth) implements FileFormat {
+        public Png {
+            Objects.requireNonNull(depth);
+        }
+
+        /** At the original's depth. */
+        public Png() {
+            this(Depth.AS_ORIGINAL);
+        }
+
+        @Override
+        public int bits(int original) {
+            return depth.bits(original);
+        }
+
         @Override
         public String suffix() {
             return "png";

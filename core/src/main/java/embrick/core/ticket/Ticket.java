@@ -15,6 +15,8 @@ public record Ticket(
         Fit fit,
         Resolution ppi,
         ViewingDistance viewing,
+        ResamplingChoice resampling,
+        Lift lift,
         OutputColour colour,
         FileFormat file,
         NamePattern names) {
@@ -24,6 +26,8 @@ public record Ticket(
         Objects.requireNonNull(fit);
         Objects.requireNonNull(ppi);
         Objects.requireNonNull(viewing);
+        Objects.requireNonNull(resampling);
+        Objects.requireNonNull(lift);
         Objects.requireNonNull(colour);
         Objects.requireNonNull(file);
         Objects.requireNonNull(names);
@@ -44,26 +48,34 @@ public record Ticket(
 
     /** The same ticket on another size. */
     public Ticket withSize(Size other) {
-        return new Ticket(other, turn, fit, ppi, viewing, colour, file, names);
+        return new Ticket(other, turn, fit, ppi, viewing, resampling, lift, colour, file, names);
     }
 
     public Ticket withFit(Fit other) {
-        return new Ticket(size, turn, other, ppi, viewing, colour, file, names);
+        return new Ticket(size, turn, other, ppi, viewing, resampling, lift, colour, file, names);
     }
 
     public Ticket withTurn(Turn other) {
-        return new Ticket(size, other, fit, ppi, viewing, colour, file, names);
+        return new Ticket(size, other, fit, ppi, viewing, resampling, lift, colour, file, names);
     }
 
     public Ticket withPpi(Resolution other) {
-        return new Ticket(size, turn, fit, other, viewing, colour, file, names);
+        return new Ticket(size, turn, fit, other, viewing, resampling, lift, colour, file, names);
     }
 
     public Ticket withColour(OutputColour other) {
-        return new Ticket(size, turn, fit, ppi, viewing, other, file, names);
+        return new Ticket(size, turn, fit, ppi, viewing, resampling, lift, other, file, names);
     }
 
     public Ticket withFile(FileFormat other) {
-        return new Ticket(size, turn, fit, ppi, viewing, colour, other, names);
+        return new Ticket(size, turn, fit, ppi, viewing, resampling, lift, colour, other, names);
+    }
+
+    public Ticket withResampling(ResamplingChoice other) {
+        return new Ticket(size, turn, fit, ppi, viewing, other, lift, colour, file, names);
+    }
+
+    public Ticket withLift(Lift other) {
+        return new Ticket(size, turn, fit, ppi, viewing, resampling, other, colour, file, names);
     }
 }

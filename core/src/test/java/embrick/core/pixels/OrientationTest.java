@@ -66,7 +66,7 @@ class OrientationTest {
             }
             PixelSize seen = orientation.seenSize(size);
             float[] into = new float[(int) seen.pixels()];
-            raster.readSeen(orientation, 0, 0, seen.width(), seen.height(), into);
+            raster.readSeen(orientation, 0, 0, seen.width(), seen.height(), into, 0);
             StringBuilder text = new StringBuilder();
             for (int i = 0; i < into.length; i++) {
                 if (i > 0 && i % seen.width() == 0) {

@@ -7,6 +7,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import embrick.core.colour.ColourPath;
+import embrick.core.colour.Encoding;
+import embrick.core.colour.ProfileRef;
+import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
 import embrick.core.framing.Framing;
 import embrick.core.pixels.PixelRect;
@@ -16,26 +20,48 @@ import embrick.core.plan.Plan;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.plan.SmallPlan;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampling.Light;
+import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Lift;
 import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
+import embrick.core.units.Length;
+import embrick.core.units.LengthUnit;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.lang.foreign.ValueLayout;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 class PrintTest {
-    private static final Transforms NONE = path -> {
-        throw new AssertionError("sRGB to sRGB needs no transform");
+    /** sRGB to sRGB needs no transform. */
+    static final Transforms NONE = new Transforms() {
+        @Override
+        public Transform along(ColourPath path) {
+            throw new AssertionError("no transform is needed");
+        }
+
+        @Override
+        public Encoding encoding(ProfileRef profile) {
+            return Encoding.srgb();
+        }
     };
 
-    private static Plan plan(int width, int height, Ticket ticket, Framing framing) {
+    static Plan plan(int width, int height, Ticket ticket, Framing framing) {
         return ((Planning.Ready) Planner.plan(picture(width, height), ticket, framing)).plan();
     }
 
-    private static Raster disc(int width, int height, double centreX, double centreY, double radius) {
+    static Raster disc(int width, int height, double centreX, double centreY, double radius) {
         Raster raster = Raster.allocate(new PixelSize(width, height), 3, 1);
         for (int y = 0; y < height; y++) {
             for (int x = 0; x < width; x++) {
@@ -97,12 +123,30 @@ class PrintTest {
         }
     }
 
-    @Test
-    void anyStripHeightGivesTheSameSamples() {
+    static Stream<Arguments> plansOfEveryKind() {
         Ticket inside = ticket().withSize(onPaper("5 in", "4 in"))
                 .withPpi(Resolution.perInch(40))
                 .withFit(new Fit.Inside(PaperColour.WHITE));
-        Plan plan = plan(333, 222, inside, Framing.centred().withTightness(1.2));
+        Lift edges = new Lift.Edges(60, Length.parse("0.8 mm", LengthUnit.MM), 0.5);
+        Lift wide = new Lift.WideContrast(30, Length.parse("7.5 mm", LengthUnit.MM));
+        Framing tighter = Framing.centred().withTightness(1.2);
+        return Stream.of(
+                Arguments.of(inside, tighter),
+                Arguments.of(inside, tighter.withTilt(4)),
+                Arguments.of(inside.withLift(edges), tighter),
+                Arguments.of(inside.withLift(wide), tighter),
+                Arguments.of(inside.withLift(edges).withResampling(inLight(Method.KEYS)), tighter.withTilt(-9)),
+                Arguments.of(ticket().withSize(new Size.OwnShape()).withLift(edges), Framing.centred()));
+    }
+
+    private static ResamplingChoice inLight(Method method) {
+        return new ResamplingChoice(Optional.of(method), Light.LINEAR, Ringing.BOUNDED);
+    }
+
+    @ParameterizedTest
+    @MethodSource("plansOfEveryKind")
+    void anyStripHeightGivesTheSameSamples(Ticket ticket, Framing framing) {
+        Plan plan = plan(333, 222, ticket, framing);
         try (Raster raster = disc(333, 222, 150, 100, 60)) {
             Print whole = Printer.print(plan, raster, NONE);
             int row = whole.size().width() * 3;
@@ -115,8 +159,74 @@ class PrintTest {
                         assertThat(strip.samples()[i]).isEqualTo(samples[y * row + i]);
                     }
                 }
+                assertThat(print.halo()).isEqualTo(whole.halo());
             }
         }
+    }
+
+    @ParameterizedTest
+    @MethodSource("plansOfEveryKind")
+    void anyRegionHasTheSheetsSamples(Ticket ticket, Framing framing) {
+        Plan plan = plan(333, 222, ticket, framing);
+        try (Raster raster = disc(333, 222, 150, 100, 60)) {
+            Print print = Printer.print(plan, raster, NONE);
+            int row = print.size().width() * 3;
+            float[] samples = print.rows(0, print.size().height()).samples().clone();
+            Random random = new Random(5);
+            for (int n = 0; n < 25; n++) {
+                int x = random.nextInt(print.size().width());
+                int y = random.nextInt(print.size().height());
+                PixelRect region = new PixelRect(
+                        x,
+                        y,
+                        1 + random.nextInt(print.size().width() - x),
+                        1 + random.nextInt(print.size().height() - y));
+                float[] part = new float[region.width() * region.height() * 3];
+                print.render(region, part);
+                for (int i = 0; i < part.length; i++) {
+                    int at = (y + i / (region.width() * 3)) * row + x * 3 + i % (region.width() * 3);
+                    assertThat(part[i]).isEqualTo(samples[at]);
+                }
+            }
+        }
+    }
+
+    @Test
+    void strengthNoneIsNoLiftToTheLastBit() {
+        Ticket none = ticket().withPpi(Resolution.perInch(30));
+        Ticket zero = none.withLift(new Lift.Edges(0, Length.parse("1 mm", LengthUnit.MM), 0));
+        try (Raster raster = disc(333, 222, 150, 100, 60)) {
+            Print without = Printer.print(plan(333, 222, none, Framing.centred()), raster, NONE);
+            Print with = Printer.print(plan(333, 222, zero, Framing.centred()), raster, NONE);
+            int height = without.size().height();
+            assertThat(with.rows(0, height).samples())
+                    .isEqualTo(without.rows(0, height).samples());
+            assertThat(with.halo()).isEmpty();
+        }
+    }
+
+    @Test
+    void reMarkedPixelsAreTheOriginals() {
+        // No method, no light and no bound touches a pixel that is only marked with another ppi.
+        Ticket ticket = ticket().withSize(new Size.OwnShape()).withResampling(inLight(Method.MITCHELL));
+        try (Raster raster = disc(60, 40, 30, 20, 15)) {
+            Plan plan = plan(60, 40, ticket, Framing.centred());
+            assertThat(plan.keepsPixels()).isTrue();
+            float[] samples = Printer.print(plan, raster, NONE).rows(0, 40).samples();
+            for (int i = 0; i < 60 * 40 * 3; i++) {
+                assertThat(Strip.toByte(samples[i])).isEqualTo(raster.samples().get(ValueLayout.JAVA_BYTE, i) & 0xff);
+            }
+        }
+    }
+
+    /** Vector code is only taken up by a process that was given it, so each way has a process of its own. */
+    @Test
+    void vectorCodeMakesNoDifference() throws Exception {
+        String with = PrintDigest.inOwnProcess("--add-modules=jdk.incubator.vector");
+        String without = PrintDigest.inOwnProcess("-Dembrick.vectors=off");
+        assertThat(with).startsWith("VectorLanes ");
+        assertThat(without).startsWith("PlainLanes ");
+        assertThat(with.substring(with.indexOf(' '))).isEqualTo(without.substring(without.indexOf(' ')));
     }
 
     @Test

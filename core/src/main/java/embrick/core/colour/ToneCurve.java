@@ -1,0 +1,81 @@
+package embrick.core.colour;
+
+/**
+ * How a profile's numbers stand for light: encoded 0..1 to linear 0..1 and back, rising from 0 to 1.
+ *
+ * <p>The way back is tabled over the fourth root of the light, in which the usual curves (powers of 1.8 to 2.4) are nearly
+ * straight, also in the deepest shadows.
+ */
+public final class ToneCurve {
+    private static final int BACK_STEPS = 4096;
+
+    private final double[] linear;
+    private final float[] back;
+
+    private ToneCurve(double[] linear) {
+        this.linear = linear;
+        this.back = new float[BACK_STEPS + 2];
+        int at = 0;
+        for (int step = 0; step <= BACK_STEPS; step++) {
+            double root = (double) step / BACK_STEPS;
+            double light = root * root * root * root;
+            while (at < linear.length - 2 && linear[at + 1] < light) {
+                at++;
+            }
+            double rise = linear[at + 1] - linear[at];
+            double part = rise == 0 ? 0 : Math.clamp((light - linear[at]) / rise, 0, 1);
+            back[step] = (float) ((at + part) / (linear.length - 1));
+        }
+        back[BACK_STEPS + 1] = back[BACK_STEPS];
+    }
+
+    /**
+     * A curve through samples.
+     *
+     * @param linear the light of evenly spaced encoded values from 0 to 1; scaled so that it begins at 0 and ends at 1
+     * @throws IllegalArgumentException if it falls anywhere or does not rise
+     */
+    public static ToneCurve through(double[] linear) {
+        double low = linear[0];
+        double high = linear[linear.length - 1];
+        if (!(high > low)) {
+            throw new IllegalArgumentException("tone curve: expected a rise, got " + low + " to " + high);
+        }
+        double[] scaled = new double[linear.length];
+        for (int i = 0; i < linear.length; i++) {
+            scaled[i] = (linear[i] - low) / (high - low);
+            if (i > 0 && scaled[i] < scaled[i - 1]) {
+                throw new IllegalArgumentException("tone curve: expected no fall, got one at sample " + i);
+            }
+        }
+        return new ToneCurve(scaled);
+    }
+
+    /** The curve of IEC 61966-2-1. */
+    public static ToneCurve srgb() {
+        double[] linear = new double[65536];
+        for (int i = 0; i < linear.length; i++) {
+            double encoded = i / 65535.0;
+            linear[i] = encoded <= 0.04045 ? encoded / 12.92 : Math.pow((encoded + 0.055) / 1.055, 2.4);
+        }
+        return through(linear);
+    }
+
+    /** The light of every count from 0 to {@code most}. */
+    public float[] ofCounts(int most) {
+        float[] table = new float[most + 1];
+        for (int count = 0; count <= most; count++) {
+            double at = (double) count / most * (linear.length - 1);
+            int below = Math.min((int) at, linear.length - 2);
+            table[count] = (float) (linear[below] + (at - below) * (linear[below + 1] - linear[below]));
+        }
+        return table;
+    }
+
+    /** The encoding of a light, which is clipped to 0..1 first. */
+    public float encode(float light) {
+        float at = (float) Math.sqrt(Math.sqrt(Math.clamp(light, 0f, 1f))) * BACK_STEPS;
+        int below = (int) at;
+        return back[below] + (at - below) * (back[below + 1] - back[below]);
+    }
+}

@@ -1,0 +1,100 @@
+package embrick.core.plan;
+
+import embrick.core.lift.LiftSettings;
+import embrick.core.ticket.Lift;
+import embrick.core.ticket.PaperKind;
+import embrick.core.ticket.ViewingDistance;
+import embrick.core.units.Length;
+import embrick.core.units.Resolution;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * From a ticket's lift to output pixels.
+ *
+ * <p>For a paper: σ on paper is what the eye just resolves at the viewing distance, one arc minute (20/20 acuity, Snellen),
+ * and the paper's own spread, but never under {@link #LEAST_PIXELS}. Strength grows with the spread. Embrick's rule; the
+ * paper's figures are common practice, no source.
+ *
+ * <table>
+ * <caption>for 300 ppi, in the hand</caption>
+ * <tr><th>paper</th><th>strength</th><th>σ on paper</th><th>σ in pixels</th><th>threshold</th></tr>
+ * <tr><td>lustre</td><td>30</td><td>0.087 mm</td><td>1.03</td><td>1 %</td></tr>
+ * <tr><td>matt</td><td>40</td><td>0.117 mm</td><td>1.38</td><td>1 %</td></tr>
+ * <tr><td>canvas</td><td>50</td><td>0.167 mm</td><td>1.98</td><td>1 %</td></tr>
+ * </table>
+ */
+public final class LiftRule {
+    private static final double ARC_MINUTE = Math.tan(Math.toRadians(1 / 60.0));
+    private static final double LEAST_PIXELS = 0.6;
+    private static final double THRESHOLD_PERCENT = 1;
+    /** Strength 100 adds twice the difference. */
+    private static final double STRENGTH_OF_ONE = 50;
+
+    private LiftRule() {}
+
+    static Optional<LiftSettings> settings(Lift lift, Resolution ppi, ViewingDistance viewing) {
+        return switch (lift) {
+            case Lift.None _ -> Optional.empty();
+            case Lift.ForPaper paper ->
+                settings(strength(paper.paper()), paperSigma(paper.paper(), ppi, viewing), THRESHOLD_PERCENT);
+            case Lift.Edges edges -> settings(edges.strength(), pixels(edges.radius(), ppi), edges.threshold());
+            case Lift.WideContrast wide -> settings(wide.strength(), pixels(wide.radius(), ppi), 0);
+        };
+    }
+
+    /** Strength 0 is no lift at all: the pixels are left alone. */
+    private static Optional<LiftSettings> settings(int strength, double sigmaPixels, double thresholdPercent) {
+        return strength == 0
+                ? Optional.empty()
+                : Optional.of(new LiftSettings(strength / STRENGTH_OF_ONE, sigmaPixels, thresholdPercent / 100));
+    }
+
+    /** A radius that cannot be made at this ppi. */
+    static Optional<Problem> problem(Lift lift, Resolution ppi) {
+        Length radius = switch (lift) {
+            case Lift.Edges edges -> edges.radius();
+            case Lift.WideContrast wide -> wide.radius();
+            case Lift.None _, Lift.ForPaper _ -> null;
+        };
+        if (radius == null) {
+            return Optional.empty();
+        }
+        double pixels = pixels(radius, ppi);
+        if (pixels >= LiftSettings.LEAST_SIGMA && pixels <= LiftSettings.MOST_SIGMA) {
+            return Optional.empty();
+        }
+        return Optional.of(new Problem(
+                "lift-radius",
+                "lift",
+                String.format(
+                        Locale.ROOT,
+                        "a radius of %.2f to %.0f mm at this ppi",
+                        LiftSettings.LEAST_SIGMA / ppi.toPpi() * 25.4,
+                        LiftSettings.MOST_SIGMA / ppi.toPpi() * 25.4),
+                radius.toString(),
+                "Say another radius, or another ppi."));
+    }
+
+    public static int strength(PaperKind paper) {
+        return switch (paper) {
+            case LUSTRE -> 30;
+            case MATT -> 40;
+            case CANVAS -> 50;
+        };
+    }
+
+    private static double paperSigma(PaperKind paper, Resolution ppi, ViewingDistance viewing) {
+        double spreadMillimetres = switch (paper) {
+            case LUSTRE -> 0;
+            case MATT -> 0.03;
+            case CANVAS -> 0.08;
+        };
+        double millimetres = viewing.metres() * 1000 * ARC_MINUTE + spreadMillimetres;
+        return Math.max(LEAST_PIXELS, millimetres / 25.4 * ppi.toPpi());
+    }
+
+    private static double pixels(Length radius, Resolution ppi) {
+        return radius.toInches() * ppi.toPpi();
+    }
+}

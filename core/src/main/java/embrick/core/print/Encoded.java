@@ -1,0 +1,38 @@
+package embrick.core.print;
+
+import embrick.core.colour.ToneCurve;
+import embrick.core.pixels.PixelRect;
+import embrick.core.pixels.PixelSource;
+
+/** Pixels mixed as light, brought back to their profile's numbers; clipped to 0..1. Alpha stays multiplied in. */
+final class Encoded implements PixelSource {
+    private final PixelSource light;
+    private final int channels;
+    private final boolean alpha;
+    private final ToneCurve tone;
+
+    Encoded(PixelSource light, int channels, boolean alpha, ToneCurve tone) {
+        this.light = light;
+        this.channels = channels;
+        this.alpha = alpha;
+        this.tone = tone;
+    }
+
+    @Override
+    public void render(PixelRect region, float[] into, int at) {
+        light.render(region, into, at);
+        int end = at + region.width() * region.height() * channels;
+        if (!alpha) {
+            for (int i = at; i < end; i++) {
+                into[i] = tone.encode(into[i]);
+            }
+            return;
+        }
+        for (int pixel = at; pixel < end; pixel += channels) {
+            float share = Math.clamp(into[pixel + channels - 1], 0f, 1f);
+            for (int c = 0; c < channels - 1; c++) {
+                into[pixel + c] = share == 0 ? 0 : tone.encode(into[pixel + c] / share) * share;
+            }
+        }
+    }
+}

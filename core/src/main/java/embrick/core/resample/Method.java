@@ -1,0 +1,27 @@
+package embrick.core.resample;
+
+/** How pixels are made from pixels, each by a published kernel. */
+public enum Method {
+    /** The source pixel that the output pixel's centre falls in. Keeps hard pixels hard. */
+    NEAREST,
+    /** The mean of the source area that an output pixel covers, parts of pixels by their share. Quick, never rings. */
+    AREA,
+    /** {@link Kernel#TRIANGLE}. Quick and soft. */
+    BILINEAR,
+    /** {@link Kernel#KEYS}, the same as Catmull–Rom. Crisp, hardly rings. */
+    KEYS,
+    /** {@link Kernel#MITCHELL}. Smooth: large enlargements without steps or rings. */
+    MITCHELL,
+    /** {@link Kernel#LANCZOS3}. Keeps the finest detail and shrinks without false patterns; the all-round choice. */
+    LANCZOS3,
+    /** {@link Jinc}: the Lanczos window carried over to the circle. Alike in every direction; the slowest. */
+    CIRCULAR_LANCZOS;
+
+    /** Whether the method can leave the range of the pixels around it. */
+    public boolean canRing() {
+        return switch (this) {
+            case NEAREST, AREA, BILINEAR -> false;
+            case KEYS, MITCHELL, LANCZOS3, CIRCULAR_LANCZOS -> true;
+        };
+    }
+}
