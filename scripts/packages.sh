@@ -1,6 +1,6 @@
 # Debian packages that are needed, and how they get here.
-RUN_PACKAGES="postgresql libturbojpeg0 liblcms2-2"
-TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils"
+RUN_PACKAGES="postgresql libturbojpeg0 liblcms2-2 libheif1 libwebp7"
+TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils netpbm libtiff-tools libheif-examples"
 
 # need_packages run|test: installs what is missing, or says what is.
 need_packages() {

@@ -1,6 +1,7 @@
 package embrick.formats;
 
 import com.twelvemonkeys.imageio.plugins.tiff.TIFFImageReaderSpi;
+import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
@@ -15,6 +16,8 @@ import embrick.core.ticket.FileFormat;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.exif.ExifFacts;
+import embrick.formats.heif.HeifFile;
+import embrick.formats.icc.MatrixProfile;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.imageio.ImageIoReader;
 import embrick.formats.imageio.ImageIoReader.Polarity;
@@ -22,22 +25,24 @@ import embrick.formats.jpeg.JpegHeader;
 import embrick.formats.jpeg.JpegReader;
 import embrick.formats.jpeg.JpegWriter;
 import embrick.formats.png.PngHeader;
+import embrick.formats.png.PngReader;
+import embrick.formats.png.PngVerifier;
 import embrick.formats.png.PngWriter;
 import embrick.formats.probe.Probe;
+import embrick.formats.tiff.Ifd;
 import embrick.formats.tiff.TiffHeader;
+import embrick.formats.tiff.TiffVerifier;
 import embrick.formats.tiff.TiffWriter;
+import embrick.formats.webp.WebpHeader;
 import java.io.BufferedInputStream;
 import java.io.DataInputStream;
-import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 
 /** The door to all formats: inspect a file, open it, write a print. Safe for several threads. */
@@ -54,8 +59,13 @@ public final class Formats {
         return profiles;
     }
 
-    /** Sides and profile as the header of one format says them. */
-    private record Header(SourceFacts facts, Object own) {}
+    /** Decodes the pixels of a file whose header was read. */
+    private interface Decoder {
+        /** @param leastEdge the longest side wanted at least, where the format can give less than all */
+        Raster decode(int leastEdge) throws IOException;
+    }
+
+    private record Header(SourceFacts facts, Decoder decoder) {}
 
     /**
      * Reads the facts off a file's header; no pixels are decoded.
@@ -63,7 +73,9 @@ public final class Formats {
      * @throws UnusablePictureException if it is no picture, damaged, or beyond the limits
      */
     public SourceFacts inspect(Path file) throws IOException {
-        return header(file).facts();
+        SourceFacts facts = header(file).facts();
+        limits.require(facts);
+        return facts;
     }
 
     /** Decodes a whole picture. The caller closes it. */
@@ -81,27 +93,36 @@ public final class Formats {
 
     private OpenedPicture open(Path file, int leastEdge) throws IOException {
         Header header = header(file);
+        limits.require(header.facts());
         SourceFacts facts = header.facts();
-        Raster raster = switch (header.own()) {
-            case JpegHeader jpeg -> JpegReader.read(file, jpeg, leastEdge);
-            case PngHeader _ -> imageIo(pngReader(), file, facts, Polarity.AS_STORED);
-            case TiffHeader tiff ->
-                imageIo(
-                        new TIFFImageReaderSpi().createReaderInstance(null),
-                        file,
-                        facts,
-                        tiff.photometric() == TiffHeader.Photometric.WHITE_IS_ZERO
-                                ? Polarity.INVERTED
-                                : Polarity.AS_STORED);
-            default -> throw new AssertionError("a header of a format that is not read");
-        };
-        SourceFacts opened = new SourceFacts(
-                facts.kind(), raster.stored(), facts.orientation(), facts.ppi(), facts.colour(), facts.fileBytes());
-        return new OpenedPicture(opened, raster);
+        Raster raster = header.decoder().decode(leastEdge);
+        return new OpenedPicture(
+                new SourceFacts(
+                        facts.kind(),
+                        raster.stored(),
+                        facts.orientation(),
+                        facts.ppi(),
+                        facts.colour(),
+                        facts.pages(),
+                        facts.fileBytes()),
+                raster);
     }
 
-    private static ImageReader pngReader() {
-        return ImageIO.getImageReadersByFormatName("png").next();
+    /**
+     * Reads a finished file to its last pixel, whatever its size, without holding it, and gives its facts.
+     *
+     * @throws UnusablePictureException if anything in it is damaged or missing
+     */
+    public SourceFacts verify(Path file) throws IOException {
+        Header header = header(file);
+        switch (header.facts().kind()) {
+            // Decoding small still reads every coded coefficient.
+            case JPEG -> header.decoder().decode(1).close();
+            case PNG -> PngVerifier.verify(file);
+            case TIFF -> TiffVerifier.verify(file);
+            case HEIF, WEBP -> throw new IllegalArgumentException("file: expected one that is written here");
+        }
+        return header.facts();
     }
 
     private static Raster imageIo(ImageReader reader, Path file, SourceFacts facts, Polarity polarity)
@@ -122,22 +143,21 @@ public final class Formats {
             in.mark(Probe.BYTES);
             FileKind kind = Probe.kindOf(in.readNBytes(Probe.BYTES));
             in.reset();
-            Header header = switch (kind) {
-                case JPEG -> jpeg(JpegHeader.read(new DataInputStream(in), bytes), bytes);
-                case PNG -> png(PngHeader.read(new DataInputStream(in), bytes), bytes);
+            return switch (kind) {
+                case JPEG -> jpeg(file, JpegHeader.read(new DataInputStream(in), bytes), bytes);
+                case PNG -> png(file, PngHeader.read(new DataInputStream(in), bytes), bytes);
                 case TIFF -> tiff(file, bytes);
+                case HEIF -> heif(file, HeifFile.read(file), bytes);
+                case WEBP -> webp(file, WebpHeader.read(new DataInputStream(in), bytes), bytes);
             };
-            limits.require(header.facts());
-            return header;
         }
     }
 
-    private Header jpeg(JpegHeader header, long bytes) {
+    private Header jpeg(Path file, JpegHeader header, long bytes) {
         Optional<EmbeddedProfile> profile = header.icc()
                 .flatMap(icc -> profiles.add(icc, header.model()))
                 .or(() -> header.exif()
-                        .filter(exif -> exif.space() == ExifFacts.NamedSpace.SRGB
-                                && header.model() == embrick.core.pixels.ColourModel.RGB)
+                        .filter(exif -> exif.space() == ExifFacts.NamedSpace.SRGB && header.model() == ColourModel.RGB)
                         .map(_ -> ProfileShelf.namedSrgb()));
         Optional<Resolution> across = header.exif().flatMap(ExifFacts::across).or(header::jfifAcross);
         Optional<Resolution> down = header.exif().flatMap(ExifFacts::down).or(header::jfifDown);
@@ -149,62 +169,86 @@ public final class Formats {
                         both(across, down),
                         new SourceColour(header.model(), Alpha.OPAQUE, 8, profile),
                         bytes),
-                header);
+                leastEdge -> JpegReader.read(file, header, leastEdge));
     }
 
-    private Header png(PngHeader header, long bytes) {
-        boolean named =
-                header.space() == PngHeader.NamedSpace.SRGB && header.model() == embrick.core.pixels.ColourModel.RGB;
+    private Header png(Path file, PngHeader header, long bytes) {
+        boolean named = header.space() == PngHeader.NamedSpace.SRGB && header.model() == ColourModel.RGB;
         Optional<EmbeddedProfile> profile = header.icc()
                 .flatMap(icc -> profiles.add(icc, header.model()))
                 .or(() -> named ? Optional.of(ProfileShelf.namedSrgb()) : Optional.empty());
+        SourceFacts facts = new SourceFacts(
+                FileKind.PNG,
+                new PixelSize(header.width(), header.height()),
+                header.exif().map(ExifFacts::orientation).orElse(Orientation.UPRIGHT),
+                both(header.across(), header.down()),
+                new SourceColour(header.model(), header.alpha(), header.bitsPerChannel(), profile),
+                bytes);
+        return new Header(facts, _ -> PngReader.read(file, header));
+    }
+
+    private Header heif(Path file, HeifFile heif, long bytes) {
+        Optional<EmbeddedProfile> named = switch (heif.primaries()) {
+            case SRGB -> Optional.of(ProfileShelf.namedSrgb());
+            case P3 -> profiles.add(MatrixProfile.p3D65(), ColourModel.RGB);
+            case NOT_NAMED -> Optional.empty();
+        };
+        Optional<EmbeddedProfile> profile =
+                heif.icc().flatMap(icc -> profiles.add(icc, ColourModel.RGB)).or(() -> named);
         return new Header(
                 new SourceFacts(
-                        FileKind.PNG,
-                        new PixelSize(header.width(), header.height()),
-                        header.exif().map(ExifFacts::orientation).orElse(Orientation.UPRIGHT),
-                        both(header.across(), header.down()),
-                        new SourceColour(header.model(), header.alpha(), header.bitsPerChannel(), profile),
+                        FileKind.HEIF,
+                        heif.size(),
+                        Orientation.UPRIGHT,
+                        both(heif.across(), heif.down()),
+                        new SourceColour(ColourModel.RGB, heif.alpha(), heif.bits() > 8 ? 16 : 8, profile),
                         bytes),
-                header);
+                _ -> heif.decode(file));
+    }
+
+    private Header webp(Path file, WebpHeader header, long bytes) {
+        return new Header(
+                new SourceFacts(
+                        FileKind.WEBP,
+                        header.size(),
+                        header.exif().map(ExifFacts::orientation).orElse(Orientation.UPRIGHT),
+                        both(
+                                header.exif().flatMap(ExifFacts::across),
+                                header.exif().flatMap(ExifFacts::down)),
+                        new SourceColour(
+                                ColourModel.RGB,
+                                header.alpha(),
+                                8,
+                                header.icc().flatMap(icc -> profiles.add(icc, ColourModel.RGB))),
+                        bytes),
+                _ -> header.decode(file));
     }
 
     private Header tiff(Path file, long bytes) throws IOException {
         TiffHeader header;
         try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
-            header = TiffHeader.read((offset, length) -> readAt(channel, offset, length));
+            header = TiffHeader.read(Ifd.over(channel));
         } catch (UnusablePictureException known) {
             throw known;
         } catch (IOException damaged) {
             throw UnusablePictureException.broken("cut-short", "has a damaged or cut header: " + damaged.getMessage());
         }
+        SourceFacts facts = new SourceFacts(
+                FileKind.TIFF,
+                new PixelSize(header.width(), header.height()),
+                header.orientation(),
+                both(header.across(), header.down()),
+                new SourceColour(
+                        header.model(),
+                        header.alpha(),
+                        header.bitsPerChannel(),
+                        header.icc().flatMap(icc -> profiles.add(icc, header.model()))),
+                header.pages(),
+                bytes);
+        Polarity polarity =
+                header.photometric() == TiffHeader.Photometric.WHITE_IS_ZERO ? Polarity.INVERTED : Polarity.AS_STORED;
         return new Header(
-                new SourceFacts(
-                        FileKind.TIFF,
-                        new PixelSize(header.width(), header.height()),
-                        header.orientation(),
-                        both(header.across(), header.down()),
-                        new SourceColour(
-                                header.model(),
-                                header.alpha(),
-                                header.bitsPerChannel(),
-                                header.icc().flatMap(icc -> profiles.add(icc, header.model()))),
-                        bytes),
-                header);
-    }
-
-    private static ByteBuffer readAt(FileChannel channel, long offset, int length) throws IOException {
-        if (offset < 0 || offset + length > channel.size()) {
-            throw new EOFException("expected " + length + " bytes at offset " + offset + " of " + channel.size());
-        }
-        ByteBuffer buffer = ByteBuffer.allocate(length);
-        while (buffer.hasRemaining() && channel.read(buffer, offset + buffer.position()) >= 0) {
-            // Keeps reading until the buffer is full or the file ends.
-        }
-        if (buffer.hasRemaining()) {
-            throw new EOFException("expected " + length + " bytes at offset " + offset);
-        }
-        return buffer.flip();
+                facts, _ -> imageIo(new TIFFImageReaderSpi().createReaderInstance(null), file, facts, polarity));
     }
 
     private static Optional<MarkedPpi> both(Optional<Resolution> across, Optional<Resolution> down) {

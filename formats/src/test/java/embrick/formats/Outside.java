@@ -11,7 +11,8 @@ import java.util.concurrent.TimeUnit;
 
 /**
  * Tools that are not ours, by which files are confirmed: Pillow (Debian python3-pil), exiftool
- * (libimage-exiftool-perl), transicc (liblcms2-utils).
+ * (libimage-exiftool-perl), transicc (liblcms2-utils), pngtopam and pamtotiff (netpbm), tiffcp (libtiff-tools), heif-enc and
+ * heif-convert (libheif-examples).
  */
 public final class Outside {
     private Outside() {}
@@ -39,6 +40,13 @@ public final class Outside {
         // Its banner goes to the other stream.
         command.addAll(0, List.of("sh", "-c", "exec \"$@\" 2>/dev/null", "sh"));
         return run(input, command);
+    }
+
+    /** Runs a line of shell with the tools of netpbm, libtiff-tools and libheif-examples. */
+    public static void shell(String line, Object... arguments) {
+        List<String> command = new ArrayList<>(List.of("sh", "-ec", line, "sh"));
+        Arrays.stream(arguments).map(Object::toString).forEach(command::add);
+        run("", command);
     }
 
     private static String run(String input, List<String> command) {

@@ -10,9 +10,11 @@ import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -26,12 +28,12 @@ import java.nio.file.Path;
 import java.util.List;
 
 /** Makes whole pieces from files, for tests. */
-final class Pieces {
-    static final Formats FORMATS = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
+public final class Pieces {
+    public static final Formats FORMATS = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
 
     private Pieces() {}
 
-    static Ticket ticket(String width, String height, long ppi, FileFormat file) {
+    public static Ticket ticket(String width, String height, long ppi, FileFormat file) {
         return new Ticket(
                 new Size.OnPaper(
                         new PaperSize(Length.parse(width, LengthUnit.IN), Length.parse(height, LengthUnit.IN))),
@@ -39,12 +41,14 @@ final class Pieces {
                 new Fit.Fill(PaperColour.WHITE),
                 Resolution.perInch(ppi),
                 ViewingDistance.HAND,
+                ResamplingChoice.BY_ITSELF,
+                new Lift.None(),
                 OutputColour.SRGB,
                 file,
                 new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
     }
 
-    static Plan plan(SourceFacts facts, Ticket ticket, Framing framing) {
+    public static Plan plan(SourceFacts facts, Ticket ticket, Framing framing) {
         return switch (Planner.plan(facts, ticket, framing)) {
             case Planning.Ready ready -> ready.plan();
             case Planning.Refused refused ->
@@ -53,7 +57,7 @@ final class Pieces {
     }
 
     /** Makes one piece and returns its plan. */
-    static Plan make(Path original, Ticket ticket, Framing framing, Path piece) throws IOException {
+    public static Plan make(Path original, Ticket ticket, Framing framing, Path piece) throws IOException {
         try (OpenedPicture opened = FORMATS.open(original)) {
             Plan plan = plan(opened.facts(), ticket, framing);
             Print print = Printer.print(plan, opened.raster(), FORMATS.profiles());

@@ -61,4 +61,7 @@ public interface Lanes {
 
     /** Samples 0..1 to counts of 16 bits, nearest, clipped. */
     void toShorts(float[] in, int from, short[] out, int at, int count);
+
+    /** Counts of 16 bits to samples 0..1. */
+    void toFloats(short[] in, int from, float[] out, int at, int count);
 }

@@ -113,4 +113,11 @@ public final class PlainLanes implements Lanes {
             out[at + i] = (short) (int) (Math.clamp(in[from + i], 0f, 1f) * 65535f + 0.5f);
         }
     }
+
+    @Override
+    public void toFloats(short[] in, int from, float[] out, int at, int count) {
+        for (int i = 0; i < count; i++) {
+            out[at + i] = (in[from + i] & 0xffff) * (1f / 65535f);
+        }
+    }
 }

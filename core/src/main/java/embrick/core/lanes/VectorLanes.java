@@ -231,6 +231,19 @@ public final class VectorLanes implements Lanes {
         plain.toShorts(in, from + i, out, at + i, count - i);
     }
 
+    @Override
+    public void toFloats(short[] in, int from, float[] out, int at, int count) {
+        int i = 0;
+        for (; LANES >= 8 && i + LANES <= count; i += LANES) {
+            IntVector ints = (IntVector) ShortVector.fromArray(SHORTS, in, from + i)
+                    .convertShape(VectorOperators.ZERO_EXTEND_S2I, IntVector.SPECIES_PREFERRED, 0);
+            ((FloatVector) ints.convert(VectorOperators.I2F, 0))
+                    .mul(1f / 65535f)
+                    .intoArray(out, at + i);
+        }
+        plain.toFloats(in, from + i, out, at + i, count - i);
+    }
+
     private static IntVector counts(float[] in, int from, float most) {
         return (IntVector) FloatVector.fromArray(WIDE, in, from)
                 .max(0f)

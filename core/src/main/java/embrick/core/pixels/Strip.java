@@ -1,5 +1,7 @@
 package embrick.core.pixels;
 
+import embrick.core.lanes.Lanes;
+
 /**
  * Some whole rows of an output.
  *
@@ -17,6 +19,16 @@ public record Strip(int y, int rows, int width, int channels, float[] samples) {
 
     public int rowLength() {
         return width * channels;
+    }
+
+    /** All samples as counts of 8 bits, rounded to nearest and clipped. */
+    public void toBytes(byte[] into) {
+        Lanes.best().toBytes(samples, 0, into, 0, rows * rowLength());
+    }
+
+    /** All samples as counts of 16 bits, rounded to nearest and clipped. */
+    public void toShorts(short[] into) {
+        Lanes.best().toShorts(samples, 0, into, 0, rows * rowLength());
     }
 
     /** One sample as an 8-bit count, rounded to nearest and clipped. */

@@ -17,6 +17,9 @@ final class PlanNotices {
         if (facts.colour().profile().isEmpty()) {
             notices.add(new Notice("profile-assumed", "no profile: sRGB assumed"));
         }
+        if (facts.pages() == SourceFacts.Pages.FIRST_OF_SEVERAL) {
+            notices.add(new Notice("first-page", "the file has several pictures: the first is used"));
+        }
         Verdict verdict = plan.figures().verdict();
         if (verdict != Verdict.FINE) {
             notices.add(new Notice(

@@ -20,6 +20,7 @@ public record SourceFacts(
         Orientation orientation,
         Optional<MarkedPpi> ppi,
         SourceColour colour,
+        Pages pages,
         long fileBytes) {
 
     public SourceFacts {
@@ -28,9 +29,21 @@ public record SourceFacts(
         Objects.requireNonNull(orientation);
         Objects.requireNonNull(ppi);
         Objects.requireNonNull(colour);
+        Objects.requireNonNull(pages);
         if (fileBytes < 0) {
             throw new IllegalArgumentException("fileBytes: expected 0 or more, got " + fileBytes);
         }
+    }
+
+    /** Facts of a file with one picture. */
+    public SourceFacts(
+            FileKind kind,
+            PixelSize stored,
+            Orientation orientation,
+            Optional<MarkedPpi> ppi,
+            SourceColour colour,
+            long fileBytes) {
+        this(kind, stored, orientation, ppi, colour, Pages.ONE, fileBytes);
     }
 
     /** Pixels as the picture is seen. */
@@ -43,11 +56,19 @@ public record SourceFacts(
         return stored.bytes(colour.channels(), colour.bitsPerChannel() / 8);
     }
 
-    /** The formats that are read and written. */
+    /** The formats that are read; the first three are written too. */
     public enum FileKind {
         JPEG,
         TIFF,
-        PNG
+        PNG,
+        HEIF,
+        WEBP
+    }
+
+    /** Whether a file holds more pictures than the one that is used. */
+    public enum Pages {
+        ONE,
+        FIRST_OF_SEVERAL
     }
 
     /** Across and down are two numbers; most files give the same. */

@@ -121,6 +121,11 @@ class LanesTest {
         plain.toShorts(samples, 3, shorts, 1, count);
         vector.toShorts(samples, 3, vectorShorts, 1, count);
         assertThat(vectorShorts).isEqualTo(shorts);
+        float[] back = new float[count + 1];
+        float[] vectorBack = new float[count + 1];
+        plain.toFloats(shorts, 1, back, 0, count);
+        vector.toFloats(shorts, 1, vectorBack, 0, count);
+        assertThat(vectorBack).isEqualTo(back);
     }
 
     @Test

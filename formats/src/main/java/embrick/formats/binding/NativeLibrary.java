@@ -3,6 +3,7 @@ package embrick.formats.binding;
 import java.lang.foreign.Arena;
 import java.lang.foreign.FunctionDescriptor;
 import java.lang.foreign.Linker;
+import java.lang.foreign.MemorySegment;
 import java.lang.foreign.SymbolLookup;
 import java.lang.invoke.MethodHandle;
 
@@ -28,11 +29,18 @@ public final class NativeLibrary {
     }
 
     public MethodHandle function(String name, FunctionDescriptor descriptor) {
-        return LINKER.downcallHandle(
-                symbols.find(name)
-                        .orElseThrow(() ->
-                                new IllegalStateException(name + " is missing from the library of " + debianPackage)),
-                descriptor);
+        return LINKER.downcallHandle(address(name), descriptor);
+    }
+
+    private MemorySegment address(String name) {
+        return symbols.find(name)
+                .orElseThrow(
+                        () -> new IllegalStateException(name + " is missing from the library of " + debianPackage));
+    }
+
+    /** A function that is short, calls nothing back, and may be handed arrays of the heap without a copy. */
+    public MethodHandle shortFunction(String name, FunctionDescriptor descriptor) {
+        return LINKER.downcallHandle(address(name), descriptor, Linker.Option.critical(true));
     }
 
     /** Calls go through here, so that no binding has to treat Throwable on its own. */

@@ -1,8 +1,9 @@
 package embrick.formats.icc;
 
 import static java.lang.foreign.ValueLayout.ADDRESS;
+import static java.lang.foreign.ValueLayout.JAVA_DOUBLE;
+import static java.lang.foreign.ValueLayout.JAVA_FLOAT;
 import static java.lang.foreign.ValueLayout.JAVA_INT;
-import static java.lang.foreign.ValueLayout.JAVA_SHORT;
 
 import embrick.core.pixels.ColourModel;
 import embrick.formats.binding.NativeLibrary;
@@ -38,7 +39,18 @@ final class LittleCms {
             "cmsCreateTransform",
             FunctionDescriptor.of(ADDRESS, ADDRESS, JAVA_INT, ADDRESS, JAVA_INT, JAVA_INT, JAVA_INT));
     private static final MethodHandle APPLY =
-            LIBRARY.function("cmsDoTransform", FunctionDescriptor.ofVoid(ADDRESS, ADDRESS, ADDRESS, JAVA_INT));
+            LIBRARY.shortFunction("cmsDoTransform", FunctionDescriptor.ofVoid(ADDRESS, ADDRESS, ADDRESS, JAVA_INT));
+
+    private static final MethodHandle HAS_TAG =
+            LIBRARY.function("cmsIsTag", FunctionDescriptor.of(JAVA_INT, ADDRESS, JAVA_INT));
+    private static final MethodHandle READ_TAG =
+            LIBRARY.function("cmsReadTag", FunctionDescriptor.of(ADDRESS, ADDRESS, JAVA_INT));
+    private static final MethodHandle EVALUATE =
+            LIBRARY.function("cmsEvalToneCurveFloat", FunctionDescriptor.of(JAVA_FLOAT, ADDRESS, JAVA_FLOAT));
+
+    private static final int GREY_CURVE = 0x6B545243;
+    private static final int GREEN_CURVE = 0x67545243;
+    private static final int[] COLOURANTS = {0x7258595A, 0x6758595A, 0x6258595A};
 
     private LittleCms() {}
 
@@ -87,6 +99,40 @@ final class LittleCms {
             return length <= 0 ? "" : text.getString(0).strip();
         }
 
+        /** The light of evenly spaced values along the grey or green tone curve; empty for profiles made of tables. */
+        Optional<double[]> toneCurve(int samples) {
+            return tag(GREY_CURVE).or(() -> tag(GREEN_CURVE)).map(curve -> {
+                double[] lights = new double[samples];
+                for (int i = 0; i < samples; i++) {
+                    float encoded = (float) i / (samples - 1);
+                    lights[i] = NativeLibrary.call(() -> (float) EVALUATE.invokeExact(curve, encoded));
+                }
+                return lights;
+            });
+        }
+
+        /** The Y of red, green and blue; empty for profiles without colourants. */
+        Optional<double[]> luminances() {
+            double[] shares = new double[COLOURANTS.length];
+            for (int c = 0; c < shares.length; c++) {
+                Optional<MemorySegment> xyz = tag(COLOURANTS[c]);
+                if (xyz.isEmpty()) {
+                    return Optional.empty();
+                }
+                // cmsCIEXYZ: three doubles.
+                shares[c] = xyz.get().reinterpret(24).getAtIndex(JAVA_DOUBLE, 1);
+            }
+            return Optional.of(shares);
+        }
+
+        private Optional<MemorySegment> tag(int signature) {
+            if (NativeLibrary.call(() -> (int) HAS_TAG.invokeExact(handle, signature)) == 0) {
+                return Optional.empty();
+            }
+            MemorySegment value = NativeLibrary.call(() -> (MemorySegment) READ_TAG.invokeExact(handle, signature));
+            return value.address() == 0 ? Optional.empty() : Optional.of(value);
+        }
+
         @Override
         public void close() {
             int ignored = NativeLibrary.call(() -> (int) CLOSE.invokeExact(handle));
@@ -119,15 +165,15 @@ final class LittleCms {
             this.channelsOut = toModel.channels();
         }
 
-        void apply(MemorySegment in, MemorySegment out, int pixels) {
-            long needIn = (long) pixels * channelsIn * JAVA_SHORT.byteSize();
-            long needOut = (long) pixels * channelsOut * JAVA_SHORT.byteSize();
-            if (in.byteSize() < needIn || out.byteSize() < needOut) {
-                throw new IllegalArgumentException("buffers: expected " + needIn + " and " + needOut + " bytes, got "
-                        + in.byteSize() + " and " + out.byteSize());
+        void apply(short[] in, short[] out, int pixels) {
+            if (in.length < (long) pixels * channelsIn || out.length < (long) pixels * channelsOut) {
+                throw new IllegalArgumentException(
+                        "arrays: expected " + pixels + " pixels, got " + in.length + " and " + out.length + " samples");
             }
+            MemorySegment source = MemorySegment.ofArray(in);
+            MemorySegment target = MemorySegment.ofArray(out);
             NativeLibrary.call(() -> {
-                APPLY.invokeExact(handle, in, out, pixels);
+                APPLY.invokeExact(handle, source, target, pixels);
                 return null;
             });
         }

@@ -35,10 +35,16 @@ public final class MatrixProfile {
     /** sRGB: IEC 61966-2-1, primaries of ITU-R BT.709, D65, its piecewise curve. */
     public static byte[] srgb() {
         return build(
-                "sRGB IEC 61966-2-1",
-                new double[][] {{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}},
+                "sRGB IEC 61966-2-1", new double[][] {{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}}, D65_XY, srgbCurve());
+    }
+
+    /** P3-D65: primaries of SMPTE EG 432-1, D65, the curve of sRGB. */
+    public static byte[] p3D65() {
+        return build(
+                "P3-D65, tone curve of sRGB",
+                new double[][] {{0.680, 0.320}, {0.265, 0.690}, {0.150, 0.060}},
                 D65_XY,
-                table(v -> v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4)));
+                srgbCurve());
     }
 
     /** opRGB: IEC 61966-2-5, gamma 563/256 (value from memory). */
@@ -59,8 +65,12 @@ public final class MatrixProfile {
     /** A grey profile with the tone curve of sRGB. */
     public static byte[] greyOfSrgbCurve() {
         Map<String, byte[]> tags = common("Grey, tone curve of sRGB");
-        tags.put("kTRC", table(v -> v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4)));
+        tags.put("kTRC", srgbCurve());
         return file("GRAY", tags);
+    }
+
+    private static byte[] srgbCurve() {
+        return table(v -> v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4));
     }
 
     private static byte[] build(String name, double[][] primaries, double[] white, byte[] curve) {

@@ -1,14 +1,14 @@
 package embrick.formats.icc;
 
 import embrick.core.colour.ColourPath;
+import embrick.core.colour.Encoding;
 import embrick.core.colour.ProfileRef;
+import embrick.core.colour.ToneCurve;
 import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
+import embrick.core.lanes.Lanes;
 import embrick.core.pixels.ColourModel;
 import embrick.core.source.SourceFacts.EmbeddedProfile;
-import java.lang.foreign.Arena;
-import java.lang.foreign.MemorySegment;
-import java.lang.foreign.ValueLayout;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
@@ -30,9 +30,12 @@ public final class ProfileShelf implements Transforms {
 
     /** Pixels converted in one call: small enough for the buffers to stay in the cache. */
     private static final int CHUNK = 4096;
+    /** Steps of a tone curve; between them it is a line. */
+    private static final int CURVE_SAMPLES = 16_385;
 
     private final Map<String, byte[]> profiles = new ConcurrentHashMap<>();
     private final Map<ColourPath, Transform> transforms = new ConcurrentHashMap<>();
+    private final Map<ProfileRef, Encoding> encodings = new ConcurrentHashMap<>();
 
     public ProfileShelf() {
         profiles.put(SRGB_DIGEST, SRGB);
@@ -90,13 +93,36 @@ public final class ProfileShelf implements Transforms {
     }
 
     private Transform create(ColourPath path) {
-        byte[] from = bytes(path.from());
-        byte[] to = bytes(path.to());
-        if (MessageDigest.isEqual(from, to)) {
+        byte[] source = bytes(path.from());
+        byte[] target = bytes(path.to());
+        if (MessageDigest.isEqual(source, target)) {
             int channels = path.from().model().channels();
-            return (in, out, pixels) -> System.arraycopy(in, 0, out, 0, pixels * channels);
+            return (in, from, out, at, pixels) -> System.arraycopy(in, from, out, at, pixels * channels);
         }
-        return new LittleCmsTransform(path, from, to);
+        return new LittleCmsTransform(path, source, target);
+    }
+
+    @Override
+    public Encoding encoding(ProfileRef profile) {
+        return encodings.computeIfAbsent(profile, this::readEncoding);
+    }
+
+    /** Profiles made of tables, and curves that are none, count as sRGB here: it only steers mixing and lift. */
+    private Encoding readEncoding(ProfileRef ref) {
+        Encoding srgb = Encoding.srgb();
+        if (ref instanceof ProfileRef.Srgb) {
+            return srgb;
+        }
+        try (LittleCms.Profile profile = new LittleCms.Profile(bytes(ref))) {
+            ToneCurve tone =
+                    profile.toneCurve(CURVE_SAMPLES).map(ToneCurve::through).orElse(srgb.tone());
+            return profile.luminances()
+                    .map(y -> new Encoding(
+                            tone, (float) (y[0] / (y[0] + y[1] + y[2])), (float) (y[1] / (y[0] + y[1] + y[2]))))
+                    .orElse(new Encoding(tone, srgb.redLight(), srgb.greenLight()));
+        } catch (IllegalArgumentException unusual) {
+            return srgb;
+        }
     }
 
     public static String digestOf(byte[] bytes) {
@@ -120,34 +146,20 @@ public final class ProfileShelf implements Transforms {
         }
 
         @Override
-        public void apply(float[] in, float[] out, int pixels) {
-            if (in.length < pixels * channelsIn || out.length < pixels * channelsOut) {
+        public void apply(float[] in, int from, float[] out, int at, int pixels) {
+            if (in.length - from < pixels * channelsIn || out.length - at < pixels * channelsOut) {
                 throw new IllegalArgumentException(
                         "arrays: expected " + pixels + " pixels, got " + in.length + " and " + out.length + " samples");
             }
-            try (Arena arena = Arena.ofConfined()) {
-                int chunk = Math.min(CHUNK, pixels);
-                MemorySegment source = arena.allocate(ValueLayout.JAVA_SHORT, (long) chunk * channelsIn);
-                MemorySegment target = arena.allocate(ValueLayout.JAVA_SHORT, (long) chunk * channelsOut);
-                for (int done = 0; done < pixels; done += chunk) {
-                    int count = Math.min(chunk, pixels - done);
-                    toShorts(in, done * channelsIn, count * channelsIn, source);
-                    conversion.apply(source, target, count);
-                    toFloats(target, out, done * channelsOut, count * channelsOut);
-                }
-            }
-        }
-
-        private static void toShorts(float[] in, int at, int count, MemorySegment out) {
-            for (int i = 0; i < count; i++) {
-                float clipped = Math.min(1f, Math.max(0f, in[at + i]));
-                out.setAtIndex(ValueLayout.JAVA_SHORT, i, (short) (int) (clipped * 65535f + 0.5f));
-            }
-        }
-
-        private static void toFloats(MemorySegment in, float[] out, int at, int count) {
-            for (int i = 0; i < count; i++) {
-                out[at + i] = (in.getAtIndex(ValueLayout.JAVA_SHORT, i) & 0xffff) * (1f / 65535f);
+            Lanes lanes = Lanes.best();
+            int chunk = Math.min(CHUNK, pixels);
+            short[] source = new short[chunk * channelsIn];
+            short[] target = new short[chunk * channelsOut];
+            for (int done = 0; done < pixels; done += chunk) {
+                int count = Math.min(chunk, pixels - done);
+                lanes.toShorts(in, from + done * channelsIn, source, 0, count * channelsIn);
+                conversion.apply(source, target, count);
+                lanes.toFloats(target, 0, out, at + done * channelsOut, count * channelsOut);
             }
         }
     }

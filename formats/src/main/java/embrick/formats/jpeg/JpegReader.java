@@ -4,15 +4,12 @@ import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Raster;
 import embrick.core.units.PixelSize;
 import embrick.formats.UnusablePictureException;
-import java.io.EOFException;
+import embrick.formats.binding.FileBytes;
 import java.io.IOException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
-import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.Locale;
 
 /** Decodes a JPEG into a raster: whole, or reduced for small pictures on screen. */
@@ -40,7 +37,7 @@ public final class JpegReader {
         };
         Raster raster = Raster.allocate(size, layout.channels(), 1);
         try (Arena arena = Arena.ofConfined()) {
-            MemorySegment bytes = readWhole(file, arena);
+            MemorySegment bytes = FileBytes.whole(file, arena);
             TurboJpeg.Decoded decoded;
             try {
                 decoded = TurboJpeg.decompress(bytes, raster.samples(), size.width(), size.height(), layout);
@@ -55,23 +52,6 @@ public final class JpegReader {
         } catch (IOException | RuntimeException failed) {
             raster.close();
             throw failed;
-        }
-    }
-
-    private static MemorySegment readWhole(Path file, Arena arena) throws IOException {
-        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
-            MemorySegment bytes = arena.allocate(Math.max(1, channel.size()));
-            long at = 0;
-            while (at < bytes.byteSize()) {
-                ByteBuffer part = bytes.asSlice(at, Math.min(bytes.byteSize() - at, 1 << 28))
-                        .asByteBuffer();
-                int read = channel.read(part, at);
-                if (read < 0) {
-                    throw new EOFException(file + " became shorter while it was read");
-                }
-                at += read;
-            }
-            return bytes;
         }
     }
 

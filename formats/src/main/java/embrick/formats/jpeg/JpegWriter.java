@@ -1,6 +1,5 @@
 package embrick.formats.jpeg;
 
-import embrick.core.pixels.Strip;
 import embrick.core.print.Print;
 import embrick.core.units.Resolution;
 import embrick.formats.PrintFile;
@@ -39,10 +38,13 @@ public final class JpegWriter {
         int mostRows = Math.min(STRIP_ROWS, height);
         try (TurboJpeg.Encoder encoder = new TurboJpeg.Encoder(layout, width, mostRows, quality)) {
             int strips = Math.ceilDiv(height, STRIP_ROWS);
+            byte[] samples = new byte[mostRows * width * print.channels()];
             for (int strip = 0; strip < strips; strip++) {
                 int y = strip * STRIP_ROWS;
                 int rows = Math.min(STRIP_ROWS, height - y);
-                toBytes(print.rows(y, rows), encoder.pixels());
+                print.rows(y, rows).toBytes(samples);
+                MemorySegment.copy(
+                        samples, 0, encoder.pixels(), ValueLayout.JAVA_BYTE, 0, rows * width * print.channels());
                 EncodedStrip encoded = new EncodedStrip(encoder.encode(rows));
                 if (strip == 0) {
                     writeHeader(out, file, print);
@@ -56,14 +58,6 @@ public final class JpegWriter {
         }
         out.writeShort(0xFF00 | JpegHeader.EOI);
         out.flush();
-    }
-
-    private static void toBytes(Strip strip, MemorySegment into) {
-        float[] samples = strip.samples();
-        int length = strip.rows() * strip.rowLength();
-        for (int i = 0; i < length; i++) {
-            into.set(ValueLayout.JAVA_BYTE, i, (byte) Strip.toByte(samples[i]));
-        }
     }
 
     private static void writeHeader(DataOutputStream out, PrintFile file, Print print) throws IOException {

@@ -25,7 +25,8 @@ public record PngHeader(
         Optional<Resolution> down,
         Optional<byte[]> icc,
         NamedSpace space,
-        Optional<ExifFacts> exif) {
+        Optional<ExifFacts> exif,
+        Stored stored) {
     static final long SIGNATURE = 0x89504E470D0A1A0AL;
     static final int IHDR = 0x49484452;
     static final int IDAT = 0x49444154;
@@ -34,11 +35,62 @@ public record PngHeader(
     static final int ICCP = 0x69434350;
     private static final int SRGB = 0x73524742;
     private static final int TRNS = 0x74524E53;
+    private static final int PLTE = 0x504C5445;
     private static final int EXIF = 0x65584966;
 
     private static final int COLOUR_PALETTE = 3;
     private static final int MOST_CHUNK = 64 << 20;
     private static final int MOST_PROFILE = 16 << 20;
+
+    /**
+     * How samples lie in the file.
+     *
+     * @param palette PLTE, or empty
+     * @param transparency tRNS, or empty
+     */
+    record Stored(int bits, int samples, Interlacing interlacing, byte[] palette, byte[] transparency) {}
+
+    /** The interlace method of IHDR. */
+    enum Interlacing {
+        NONE,
+        ADAM7
+    }
+
+    int channels() {
+        return model.channels() + (alpha == Alpha.SEE_THROUGH ? 1 : 0);
+    }
+
+    int storedBits() {
+        return stored.bits();
+    }
+
+    int storedSamples() {
+        return stored.samples();
+    }
+
+    boolean interlaced() {
+        return stored.interlacing() == Interlacing.ADAM7;
+    }
+
+    boolean isPalette() {
+        return stored.palette().length > 0 && stored.samples() == 1 && model == ColourModel.RGB;
+    }
+
+    /** Red, green, blue or alpha of a palette entry; entries that are missing are black, and opaque. */
+    byte paletteSample(int index, int channel) {
+        if (channel == 3) {
+            return index < stored.transparency().length ? stored.transparency()[index] : (byte) 255;
+        }
+        int at = index * 3 + channel;
+        return at < stored.palette().length ? stored.palette()[at] : 0;
+    }
+
+    /** The transparent colour's sample, in the file's own depth. */
+    int transparentSample(int channel) {
+        int at = 2 * channel;
+        byte[] colour = stored.transparency();
+        return at + 1 < colour.length ? (colour[at] & 0xff) << 8 | (colour[at + 1] & 0xff) : -1;
+    }
 
     /** The sRGB chunk. */
     public enum NamedSpace {
@@ -80,7 +132,9 @@ public record PngHeader(
         private int height;
         private int depth;
         private int colourType = -1;
-        private boolean transparent;
+        private Optional<byte[]> transparency = Optional.empty();
+        private byte[] palette = new byte[0];
+        private int interlace;
         private Optional<Resolution> across = Optional.empty();
         private Optional<Resolution> down = Optional.empty();
         private Optional<byte[]> icc = Optional.empty();
@@ -98,6 +152,7 @@ public record PngHeader(
                     height = buffer.getInt(4);
                     depth = data[8];
                     colourType = data[9];
+                    interlace = data[12];
                 }
                 case PHYS -> {
                     if (data.length >= 9 && data[8] == 1) {
@@ -107,7 +162,8 @@ public record PngHeader(
                 }
                 case ICCP -> icc = inflated(data);
                 case SRGB -> space = NamedSpace.SRGB;
-                case TRNS -> transparent = true;
+                case TRNS -> transparency = Optional.of(data);
+                case PLTE -> palette = data;
                 case EXIF -> exif = ExifFacts.read(data);
                 default -> {
                     // All other chunks say nothing that is needed here.
@@ -145,6 +201,21 @@ public record PngHeader(
             }
         }
 
+        /** The pairs of colour type and depth that exist (ISO/IEC 15948, table 11.1). */
+        private void requireKnown() throws IOException {
+            boolean known = switch (colourType) {
+                case 0 -> depth == 1 || depth == 2 || depth == 4 || depth == 8 || depth == 16;
+                case COLOUR_PALETTE -> (depth == 1 || depth == 2 || depth == 4 || depth == 8) && palette.length > 0;
+                case 2, 4, 6 -> depth == 8 || depth == 16;
+                default -> false;
+            };
+            if (!known || interlace < 0 || interlace > 1) {
+                throw UnusablePictureException.broken(
+                        "damaged",
+                        "says it has colour type " + colourType + " at " + depth + " bits, which PNG does not know");
+            }
+        }
+
         PngHeader finish() throws IOException {
             if (colourType < 0) {
                 throw UnusablePictureException.broken("no-frame", "has no picture in it");
@@ -153,8 +224,15 @@ public record PngHeader(
                 throw UnusablePictureException.broken(
                         "no-pixels", "says it is " + width + " × " + height + " px: there is no picture in it");
             }
+            requireKnown();
             boolean grey = colourType == 0 || colourType == 4;
-            boolean alpha = transparent || colourType == 4 || colourType == 6;
+            boolean alpha = transparency.isPresent() || colourType == 4 || colourType == 6;
+            int samples = switch (colourType) {
+                case 2 -> 3;
+                case 4 -> 2;
+                case 6 -> 4;
+                default -> 1;
+            };
             return new PngHeader(
                     width,
                     height,
@@ -165,7 +243,13 @@ public record PngHeader(
                     down,
                     icc,
                     space,
-                    exif);
+                    exif,
+                    new Stored(
+                            depth,
+                            samples,
+                            interlace == 1 ? Interlacing.ADAM7 : Interlacing.NONE,
+                            palette,
+                            transparency.orElse(new byte[0])));
         }
     }
 }

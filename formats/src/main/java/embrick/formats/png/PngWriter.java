@@ -13,7 +13,7 @@ import java.util.zip.CRC32;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 
-/** Writes an 8-bit PNG strip by strip, with iCCP and pHYs. Filters are chosen a row by the least sum of differences. */
+/** Writes a PNG of 8 or 16 bits strip by strip, with iCCP and pHYs. Filters are chosen a row by the least sum of differences. */
 public final class PngWriter {
     private static final int STRIP_ROWS = 64;
     private static final int IDAT_BYTES = 1 << 16;
@@ -30,7 +30,7 @@ public final class PngWriter {
         int width = print.size().width();
         int height = print.size().height();
         ByteBuffer header = ByteBuffer.allocate(13).putInt(width).putInt(height);
-        header.put((byte) 8).put((byte) (print.channels() == 1 ? 0 : 2));
+        header.put((byte) print.bitsPerChannel()).put((byte) (print.channels() == 1 ? 0 : 2));
         chunk(out, PngHeader.IHDR, header.array(), 13);
         byte[] profile = profileChunk(file.profile());
         chunk(out, PngHeader.ICCP, profile, profile.length);
@@ -48,12 +48,16 @@ public final class PngWriter {
         try (Deflater deflater = new Deflater(LEVEL);
                 IdatStream idat = new IdatStream(out);
                 DeflaterOutputStream packed = new DeflaterOutputStream(idat, deflater, 1 << 15)) {
-            Filter filter = new Filter(width * print.channels(), print.channels());
+            int sampleBytes = print.bitsPerChannel() / 8;
+            int rowBytes = width * print.channels() * sampleBytes;
+            Filter filter = new Filter(rowBytes, print.channels() * sampleBytes);
+            byte[] samples = new byte[Math.min(STRIP_ROWS, height) * rowBytes];
             for (int strip = 0; strip < strips; strip++) {
                 int y = strip * STRIP_ROWS;
                 Strip rows = print.rows(y, Math.min(STRIP_ROWS, height - y));
+                toBytes(rows, print.bitsPerChannel(), samples);
                 for (int row = 0; row < rows.rows(); row++) {
-                    packed.write(filter.next(rows.samples(), row * rows.rowLength()));
+                    packed.write(filter.next(samples, row * rowBytes));
                 }
                 progress.strip(strip + 1, strips);
             }
@@ -61,6 +65,17 @@ public final class PngWriter {
         }
         chunk(out, PngHeader.IEND, new byte[0], 0);
         out.flush();
+    }
+
+    /** 16-bit samples lie with their high byte first. */
+    private static void toBytes(Strip rows, int bits, byte[] into) {
+        if (bits == 8) {
+            rows.toBytes(into);
+        } else {
+            short[] samples = new short[rows.rows() * rows.rowLength()];
+            rows.toShorts(samples);
+            ByteBuffer.wrap(into).asShortBuffer().put(samples);
+        }
     }
 
     private static byte[] profileChunk(byte[] profile) throws IOException {
@@ -82,6 +97,18 @@ public final class PngWriter {
         out.writeInt(type);
         out.write(data, 0, length);
         out.writeInt((int) crc.getValue());
+    }
+
+    /** The one of three neighbours that is nearest to their straight continuation (clause 9.4). */
+    static int paeth(int left, int up, int upLeft) {
+        int estimate = left + up - upLeft;
+        int byLeft = Math.abs(estimate - left);
+        int byUp = Math.abs(estimate - up);
+        int byUpLeft = Math.abs(estimate - upLeft);
+        if (byLeft <= byUp && byLeft <= byUpLeft) {
+            return left;
+        }
+        return byUp <= byUpLeft ? up : upLeft;
     }
 
     /** Gathers bytes into IDAT chunks; closing writes the last and leaves the file open. */
@@ -145,10 +172,8 @@ public final class PngWriter {
             this.tried = new byte[FILTERS][rowLength + 1];
         }
 
-        byte[] next(float[] samples, int at) {
-            for (int i = 0; i < rowLength; i++) {
-                row[i] = (byte) Strip.toByte(samples[at + i]);
-            }
+        byte[] next(byte[] samples, int at) {
+            System.arraycopy(samples, at, row, 0, rowLength);
             int best = 0;
             long least = Long.MAX_VALUE;
             for (int filter = 0; filter < FILTERS; filter++) {
@@ -200,17 +225,6 @@ public final class PngWriter {
                 sum += Math.abs(out[i]);
             }
             return sum;
-        }
-
-        private static int paeth(int left, int up, int upLeft) {
-            int estimate = left + up - upLeft;
-            int byLeft = Math.abs(estimate - left);
-            int byUp = Math.abs(estimate - up);
-            int byUpLeft = Math.abs(estimate - upLeft);
-            if (byLeft <= byUp && byLeft <= byUpLeft) {
-                return left;
-            }
-            return byUp <= byUpLeft ? up : upLeft;
         }
     }
 }

@@ -26,17 +26,22 @@ public final class Probe {
         if (begins(head, 0x89, 'P', 'N', 'G', 0x0D, 0x0A, 0x1A, 0x0A)) {
             return FileKind.PNG;
         }
-        if (begins(head, 'I', 'I', 42, 0) || begins(head, 'M', 'M', 0, 42)) {
+        if (begins(head, 'I', 'I', 42, 0)
+                || begins(head, 'M', 'M', 0, 42)
+                || begins(head, 'I', 'I', 43, 0)
+                || begins(head, 'M', 'M', 0, 43)) {
             return FileKind.TIFF;
+        }
+        if (begins(head, 'R', 'I', 'F', 'F') && at(head, 8, "WEBP")) {
+            return FileKind.WEBP;
+        }
+        if (isHeif(head)) {
+            return FileKind.HEIF;
         }
         throw otherwise(head);
     }
 
     private static UnusablePictureException otherwise(byte[] head) {
-        if (begins(head, 'I', 'I', 43, 0) || begins(head, 'M', 'M', 0, 43)) {
-            return UnusablePictureException.notRead(
-                    "big-tiff", "is a BigTIFF, which is not read", "Save it again as an ordinary TIFF.");
-        }
         if (begins(head, '8', 'B', 'P', 'S')
                 || begins(head, '8', 'B', 'P', 'B')
                 || begins(head, 'g', 'i', 'm', 'p', ' ')) {
@@ -49,13 +54,9 @@ public final class Probe {
             return UnusablePictureException.notRead(
                     "film", "is a film, not a picture", "Save the frame you want as TIFF, PNG or JPEG.");
         }
-        if (at(head, 4, "ftyphei") || at(head, 4, "ftyphev") || at(head, 4, "ftypmif1") || at(head, 4, "ftypavif")) {
+        if (at(head, 4, "ftypavif") || at(head, 4, "ftypavis")) {
             return UnusablePictureException.notRead(
-                    "heif", "is a HEIF picture, which is not read", "Save a copy as JPEG or TIFF.");
-        }
-        if (at(head, 8, "WEBP")) {
-            return UnusablePictureException.notRead(
-                    "webp", "is a WebP picture, which is not read", "Save a copy as PNG or JPEG.");
+                    "avif", "is an AVIF picture, which is not read", "Save a copy as JPEG or TIFF.");
         }
         if (begins(head, 'G', 'I', 'F', '8') || begins(head, 'B', 'M')) {
             return UnusablePictureException.notRead(
@@ -70,6 +71,11 @@ public final class Probe {
         }
         return UnusablePictureException.notRead(
                 "unknown", "is not a picture that is known here", "Save a copy as TIFF, PNG or JPEG.");
+    }
+
+    /** The brands of ISO/IEC 23008-12 for pictures coded in HEVC, and the general one. */
+    private static boolean isHeif(byte[] head) {
+        return at(head, 4, "ftyphei") || at(head, 4, "ftyphev") || at(head, 4, "ftypmif1") || at(head, 4, "ftypmsf1");
     }
 
     private static boolean isFilm(byte[] head) {

@@ -5,6 +5,7 @@ import java.io.EOFException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -30,29 +31,37 @@ public final class Ifd {
     public static final int SAMPLE_FORMAT = 339;
     public static final int EXIF_IFD = 34665;
     public static final int ICC_PROFILE = 34675;
+    public static final int TILE_WIDTH = 322;
+    public static final int TILE_OFFSETS = 324;
+    public static final int TILE_BYTE_COUNTS = 325;
 
     static final int TYPE_BYTE = 1;
     static final int TYPE_SHORT = 3;
     static final int TYPE_LONG = 4;
     static final int TYPE_RATIONAL = 5;
     static final int TYPE_UNDEFINED = 7;
-    private static final int[] TYPE_BYTES = {0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8};
+    static final int TYPE_LONG8 = 16;
+    private static final int[] TYPE_BYTES = {0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8, 4, 0, 0, 8, 8, 8};
     private static final int MOST_VALUE_BYTES = 64 << 20;
+    private static final int MOST_ENTRIES = 65_535;
 
     /** Bytes at an offset; fewer than asked is an end of file. */
     public interface Bytes {
         ByteBuffer at(long offset, int length) throws IOException;
     }
 
-    private record Entry(int type, int count, byte[] inline) {}
+    private record Entry(int type, long count, byte[] inline) {}
 
     private final Bytes bytes;
     private final ByteOrder order;
+    private final Flavour flavour;
     private final Map<Integer, Entry> entries = new TreeMap<>();
+    private long next;
 
-    private Ifd(Bytes bytes, ByteOrder order) {
+    private Ifd(Bytes bytes, ByteOrder order, Flavour flavour) {
         this.bytes = bytes;
         this.order = order;
+        this.flavour = flavour;
     }
 
     /** The first directory of a TIFF. */
@@ -65,29 +74,58 @@ public final class Ifd {
             default -> throw new IOException("TIFF: expected II or MM at offset 0, found " + mark);
         };
         head.order(order);
-        return at(bytes, order, head.getInt(4) & 0xFFFF_FFFFL);
+        if (head.getShort(2) == Flavour.BIG.version()) {
+            ByteBuffer rest = bytes.at(8, 8).order(order);
+            return at(bytes, order, Flavour.BIG, rest.getLong(0));
+        }
+        return at(bytes, order, Flavour.CLASSIC, head.getInt(4) & 0xFFFF_FFFFL);
     }
 
-    private static Ifd at(Bytes bytes, ByteOrder order, long offset) throws IOException {
-        Ifd ifd = new Ifd(bytes, order);
-        int count = bytes.at(offset, 2).order(order).getShort() & 0xffff;
-        ByteBuffer table = bytes.at(offset + 2, count * 12).order(order);
-        for (int i = 0; i < count; i++) {
-            int at = i * 12;
-            byte[] inline = new byte[4];
-            table.get(at + 8, inline);
+    private static Ifd at(Bytes bytes, ByteOrder order, Flavour flavour, long offset) throws IOException {
+        Ifd ifd = new Ifd(bytes, order, flavour);
+        long count = number(bytes.at(offset, flavour.countBytes()).order(order), 0, flavour.countBytes());
+        if (count < 0 || count > MOST_ENTRIES) {
+            throw new IOException("TIFF: directory says it has " + count + " entries");
+        }
+        int tableBytes = (int) count * flavour.entryBytes();
+        ByteBuffer table = bytes.at(offset + flavour.countBytes(), tableBytes).order(order);
+        for (int at = 0; at < tableBytes; at += flavour.entryBytes()) {
+            byte[] inline = new byte[flavour.offsetBytes()];
+            table.get(at + 4 + flavour.offsetBytes(), inline);
             ifd.entries.put(
                     table.getShort(at) & 0xffff,
-                    new Entry(table.getShort(at + 2) & 0xffff, table.getInt(at + 4), inline));
+                    new Entry(table.getShort(at + 2) & 0xffff, number(table, at + 4, flavour.offsetBytes()), inline));
         }
+        ifd.next = nextAt(bytes, order, flavour, offset + flavour.countBytes() + tableBytes);
         return ifd;
+    }
+
+    private static long nextAt(Bytes bytes, ByteOrder order, Flavour flavour, long offset) {
+        try {
+            return number(bytes.at(offset, flavour.offsetBytes()).order(order), 0, flavour.offsetBytes());
+        } catch (IOException cutOff) {
+            return 0;
+        }
+    }
+
+    private static long number(ByteBuffer buffer, int at, int length) {
+        return switch (length) {
+            case 2 -> buffer.getShort(at) & 0xffff;
+            case 4 -> buffer.getInt(at) & 0xFFFF_FFFFL;
+            default -> buffer.getLong(at);
+        };
+    }
+
+    /** Whether another directory follows: another page. */
+    public boolean hasNext() {
+        return next != 0;
     }
 
     /** The directory a tag points to. */
     public Optional<Ifd> child(int tag) throws IOException {
         Optional<long[]> offset = numbers(tag);
         return offset.isPresent() && offset.get().length == 1
-                ? Optional.of(at(bytes, order, offset.get()[0]))
+                ? Optional.of(at(bytes, order, flavour, offset.get()[0]))
                 : Optional.empty();
     }
 
@@ -100,13 +138,17 @@ public final class Ifd {
         if (entry == null || entry.type() < 1 || entry.type() >= TYPE_BYTES.length) {
             return Optional.empty();
         }
-        long length = (long) entry.count() * TYPE_BYTES[entry.type()];
-        if (entry.count() < 0 || length > MOST_VALUE_BYTES) {
+        if (entry.count() < 0 || entry.count() > MOST_VALUE_BYTES) {
+            throw new IOException("TIFF: tag " + tag + " says it has " + entry.count() + " values");
+        }
+        long length = entry.count() * TYPE_BYTES[entry.type()];
+        if (length > MOST_VALUE_BYTES) {
             throw new IOException("TIFF: tag " + tag + " says it has " + length + " bytes");
         }
-        ByteBuffer value = length <= 4
+        ByteBuffer value = length <= flavour.offsetBytes()
                 ? ByteBuffer.wrap(entry.inline(), 0, (int) length).slice()
-                : bytes.at(ByteBuffer.wrap(entry.inline()).order(order).getInt() & 0xFFFF_FFFFL, (int) length);
+                : bytes.at(
+                        number(ByteBuffer.wrap(entry.inline()).order(order), 0, flavour.offsetBytes()), (int) length);
         return Optional.of(value.order(order));
     }
 
@@ -117,12 +159,13 @@ public final class Ifd {
             return Optional.empty();
         }
         Entry entry = entries.get(tag);
-        long[] numbers = new long[entry.count()];
+        long[] numbers = new long[(int) entry.count()];
         for (int i = 0; i < numbers.length; i++) {
             switch (entry.type()) {
                 case TYPE_BYTE, TYPE_UNDEFINED -> numbers[i] = value.get().get(i) & 0xff;
                 case TYPE_SHORT -> numbers[i] = value.get().getShort(2 * i) & 0xffff;
                 case TYPE_LONG, 13 -> numbers[i] = value.get().getInt(4 * i) & 0xFFFF_FFFFL;
+                case TYPE_LONG8, 18 -> numbers[i] = value.get().getLong(8 * i);
                 default -> {
                     return Optional.empty();
                 }
@@ -174,6 +217,23 @@ public final class Ifd {
                 throw new EOFException("expected " + length + " bytes at offset " + offset + " of " + data.length);
             }
             return ByteBuffer.wrap(data, (int) offset, length).slice();
+        };
+    }
+
+    /** Over a file. */
+    public static Bytes over(FileChannel channel) {
+        return (offset, length) -> {
+            if (offset < 0 || length < 0 || offset > channel.size() - length) {
+                throw new EOFException("expected " + length + " bytes at offset " + offset + " of " + channel.size());
+            }
+            ByteBuffer buffer = ByteBuffer.allocate(length);
+            while (buffer.hasRemaining() && channel.read(buffer, offset + buffer.position()) >= 0) {
+                // Keeps reading until the buffer is full or the file ends.
+            }
+            if (buffer.hasRemaining()) {
+                throw new EOFException("expected " + length + " bytes at offset " + offset);
+            }
+            return buffer.flip();
         };
     }
 }

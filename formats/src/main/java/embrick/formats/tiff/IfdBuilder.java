@@ -6,15 +6,25 @@ import java.nio.ByteOrder;
 import java.util.Map;
 import java.util.TreeMap;
 
-/** Builds one directory, tags in rising order as TIFF 6.0 asks, values that do not fit in the entry behind it. */
+/**
+ * Builds one directory, tags in rising order as TIFF 6.0 asks, values that do not fit in the entry behind it; in the layout of
+ * TIFF 6.0 or of BigTIFF (LibTIFF's published design: 64-bit counts and offsets).
+ */
 public final class IfdBuilder {
     private record Entry(int type, int count, byte[] value) {}
 
     private final ByteOrder order;
+    private final Flavour flavour;
     private final Map<Integer, Entry> entries = new TreeMap<>();
 
+    /** A directory of TIFF 6.0. */
     public IfdBuilder(ByteOrder order) {
+        this(order, Flavour.CLASSIC);
+    }
+
+    IfdBuilder(ByteOrder order, Flavour flavour) {
         this.order = order;
+        this.flavour = flavour;
     }
 
     public IfdBuilder shorts(int tag, int... values) {
@@ -31,6 +41,18 @@ public final class IfdBuilder {
             bytes.putInt((int) value);
         }
         return put(tag, Ifd.TYPE_LONG, values.length, bytes.array());
+    }
+
+    /** Places in the file: of 32 or 64 bits, as the flavour has them. */
+    IfdBuilder offsets(int tag, long... values) {
+        if (flavour == Flavour.CLASSIC) {
+            return longs(tag, values);
+        }
+        ByteBuffer bytes = ByteBuffer.allocate(values.length * 8).order(order);
+        for (long value : values) {
+            bytes.putLong(value);
+        }
+        return put(tag, Ifd.TYPE_LONG8, values.length, bytes.array());
     }
 
     public IfdBuilder resolution(int tag, Resolution value) {
@@ -52,11 +74,16 @@ public final class IfdBuilder {
         return this;
     }
 
+    private int tableBytes() {
+        return flavour.countBytes() + entries.size() * flavour.entryBytes() + flavour.offsetBytes();
+    }
+
     /** Bytes of the directory with its values. */
     public int size() {
-        int size = 2 + entries.size() * 12 + 4;
+        int size = tableBytes();
         for (Entry entry : entries.values()) {
-            size += entry.value().length > 4 ? entry.value().length + (entry.value().length & 1) : 0;
+            int length = entry.value().length;
+            size += length > flavour.offsetBytes() ? length + (length & 1) : 0;
         }
         return size;
     }
@@ -66,26 +93,34 @@ public final class IfdBuilder {
      */
     public byte[] build(long offset) {
         ByteBuffer out = ByteBuffer.allocate(size()).order(order);
-        out.putShort((short) entries.size());
-        long behind = offset + 2 + entries.size() * 12L + 4;
+        number(out, entries.size(), flavour.countBytes());
+        long behind = offset + tableBytes();
         ByteBuffer values = ByteBuffer.allocate(size());
         for (Map.Entry<Integer, Entry> named : entries.entrySet()) {
             Entry entry = named.getValue();
-            out.putShort(named.getKey().shortValue())
-                    .putShort((short) entry.type())
-                    .putInt(entry.count());
-            if (entry.value().length <= 4) {
-                out.put(entry.value()).position(out.position() + 4 - entry.value().length);
+            out.putShort(named.getKey().shortValue()).putShort((short) entry.type());
+            number(out, entry.count(), flavour.offsetBytes());
+            int length = entry.value().length;
+            if (length <= flavour.offsetBytes()) {
+                out.put(entry.value()).position(out.position() + flavour.offsetBytes() - length);
             } else {
-                out.putInt((int) (behind + values.position()));
+                number(out, behind + values.position(), flavour.offsetBytes());
                 values.put(entry.value());
-                if ((entry.value().length & 1) != 0) {
+                if ((length & 1) != 0) {
                     values.put((byte) 0);
                 }
             }
         }
-        out.putInt(0);
+        number(out, 0, flavour.offsetBytes());
         out.put(values.flip());
         return out.array();
+    }
+
+    private static void number(ByteBuffer out, long value, int bytes) {
+        switch (bytes) {
+            case 2 -> out.putShort((short) value);
+            case 4 -> out.putInt((int) value);
+            default -> out.putLong(value);
+        }
     }
 }

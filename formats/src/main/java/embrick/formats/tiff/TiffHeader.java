@@ -3,6 +3,7 @@ package embrick.formats.tiff;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.source.SourceFacts.Alpha;
+import embrick.core.source.SourceFacts.Pages;
 import embrick.core.units.Resolution;
 import embrick.formats.UnusablePictureException;
 import java.io.IOException;
@@ -19,7 +20,8 @@ public record TiffHeader(
         Orientation orientation,
         Optional<Resolution> across,
         Optional<Resolution> down,
-        Optional<byte[]> icc) {
+        Optional<byte[]> icc,
+        Pages pages) {
 
     /** How samples are to be understood. */
     public enum Photometric {
@@ -77,7 +79,8 @@ public record TiffHeader(
                 Orientation.ofTag((int) ifd.number(Ifd.ORIENTATION, 1)),
                 ifd.resolution(Ifd.X_RESOLUTION),
                 ifd.resolution(Ifd.Y_RESOLUTION),
-                ifd.undefined(Ifd.ICC_PROFILE));
+                ifd.undefined(Ifd.ICC_PROFILE),
+                ifd.hasNext() ? Pages.FIRST_OF_SEVERAL : Pages.ONE);
     }
 
     private static Photometric photometric(long value) throws IOException {

@@ -1,6 +1,5 @@
 package embrick.formats.tiff;
 
-import embrick.core.pixels.Strip;
 import embrick.core.print.Print;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.formats.PrintFile;
@@ -9,22 +8,22 @@ import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
-import java.util.zip.Deflater;
 
 /**
- * Writes a TIFF 6.0 of 8-bit strips, little-endian, the directory first.
+ * Writes a TIFF 6.0 of 8 or 16-bit strips, little-endian; a BigTIFF where it would pass 4 GB.
  *
- * <p>Plain strips have a size that is known beforehand, so the directory can lead. Packed strips have not: they are
- * written one after the other and the directory, to which the header must point, follows them through a channel that can
- * go back.
+ * <p>Packed strips have no size that is known beforehand: strips are written one after the other, and the directory, to
+ * which the header must point, follows them through a channel that can go back.
  */
 public final class TiffWriter {
     private static final int STRIP_ROWS = 64;
     private static final int COMPRESSION_NONE = 1;
     private static final int COMPRESSION_DEFLATE = 8;
     private static final int PREDICTOR_HORIZONTAL = 2;
-    private static final int HEADER_BYTES = 8;
+    /** Offsets of 32 bits end at 4 GiB; a packed file can be a little larger than its samples. */
+    private static final long CLASSIC_BYTES = 0xFFFF_FFFFL - (64L << 20);
 
     /** A stream whose first bytes can be written again at the end. */
     public interface Target {
@@ -37,22 +36,25 @@ public final class TiffWriter {
 
     public static void write(Print print, PrintFile file, Packing packing, Target target, PrintFile.Progress progress)
             throws IOException {
-        int width = print.size().width();
+        write(print, file, packing, flavour(print), target, progress);
+    }
+
+    static void write(
+            Print print, PrintFile file, Packing packing, Flavour flavour, Target target, PrintFile.Progress progress)
+            throws IOException {
         int height = print.size().height();
-        int rowLength = width * print.channels();
         int strips = Math.ceilDiv(height, STRIP_ROWS);
         OutputStream out = target.stream();
-        out.write(header(0));
+        byte[] header = header(flavour, 0);
+        StripBytes samples = new StripBytes(print, packing);
+        out.write(header);
         List<Long> offsets = new ArrayList<>();
         List<Long> counts = new ArrayList<>();
-        long at = HEADER_BYTES;
+        long at = header.length;
         for (int strip = 0; strip < strips; strip++) {
             int y = strip * STRIP_ROWS;
             int rows = Math.min(STRIP_ROWS, height - y);
-            byte[] bytes = bytes(print.rows(y, rows));
-            if (packing == Packing.DEFLATE) {
-                bytes = deflated(predicted(bytes, rowLength, print.channels()));
-            }
+            byte[] bytes = samples.of(print.rows(y, rows));
             offsets.add(at);
             counts.add((long) bytes.length);
             out.write(bytes);
@@ -63,34 +65,45 @@ public final class TiffWriter {
             }
             progress.strip(strip + 1, strips);
         }
-        out.write(directory(print, file, packing, offsets, counts).build(at));
+        out.write(directory(print, file, packing, flavour, offsets, counts).build(at));
         out.flush();
-        target.writeAt(0, header(at));
+        target.writeAt(0, header(flavour, at));
     }
 
-    private static byte[] header(long directory) {
-        return ByteBuffer.allocate(HEADER_BYTES)
-                .order(ByteOrder.LITTLE_ENDIAN)
-                .putShort((short) 0x4949)
-                .putShort((short) 42)
-                .putInt((int) directory)
-                .array();
+    static Flavour flavour(Print print) {
+        long bytes = print.size().bytes(print.channels(), print.bitsPerChannel() / 8);
+        return bytes > CLASSIC_BYTES ? Flavour.BIG : Flavour.CLASSIC;
+    }
+
+    private static byte[] header(Flavour flavour, long directory) {
+        ByteBuffer header = ByteBuffer.allocate(flavour.headerBytes()).order(ByteOrder.LITTLE_ENDIAN);
+        header.putShort((short) 0x4949).putShort((short) flavour.version());
+        return switch (flavour) {
+            case CLASSIC -> header.putInt((int) directory).array();
+            case BIG ->
+                header.putShort((short) flavour.offsetBytes())
+                        .putShort((short) 0)
+                        .putLong(directory)
+                        .array();
+        };
     }
 
     private static IfdBuilder directory(
-            Print print, PrintFile file, Packing packing, List<Long> offsets, List<Long> counts) {
+            Print print, PrintFile file, Packing packing, Flavour flavour, List<Long> offsets, List<Long> counts) {
         int channels = print.channels();
-        IfdBuilder ifd = new IfdBuilder(ByteOrder.LITTLE_ENDIAN)
+        int[] bits = new int[channels];
+        Arrays.fill(bits, print.bitsPerChannel());
+        IfdBuilder ifd = new IfdBuilder(ByteOrder.LITTLE_ENDIAN, flavour)
                 .longs(Ifd.IMAGE_WIDTH, print.size().width())
                 .longs(Ifd.IMAGE_LENGTH, print.size().height())
-                .shorts(Ifd.BITS_PER_SAMPLE, channels == 1 ? new int[] {8} : new int[] {8, 8, 8})
+                .shorts(Ifd.BITS_PER_SAMPLE, bits)
                 .shorts(Ifd.COMPRESSION, packing == Packing.PLAIN ? COMPRESSION_NONE : COMPRESSION_DEFLATE)
                 .shorts(Ifd.PHOTOMETRIC, channels == 1 ? 1 : 2)
-                .longs(Ifd.STRIP_OFFSETS, array(offsets))
+                .offsets(Ifd.STRIP_OFFSETS, array(offsets))
                 .shorts(Ifd.ORIENTATION, 1)
                 .shorts(Ifd.SAMPLES_PER_PIXEL, channels)
                 .longs(Ifd.ROWS_PER_STRIP, STRIP_ROWS)
-                .longs(Ifd.STRIP_BYTE_COUNTS, array(counts))
+                .offsets(Ifd.STRIP_BYTE_COUNTS, array(counts))
                 .resolution(Ifd.X_RESOLUTION, file.marked())
                 .resolution(Ifd.Y_RESOLUTION, file.marked())
                 .shorts(Ifd.PLANAR_CONFIGURATION, 1)
@@ -101,33 +114,5 @@ public final class TiffWriter {
 
     private static long[] array(List<Long> values) {
         return values.stream().mapToLong(Long::longValue).toArray();
-    }
-
-    private static byte[] bytes(Strip strip) {
-        byte[] bytes = new byte[strip.rows() * strip.rowLength()];
-        for (int i = 0; i < bytes.length; i++) {
-            bytes[i] = (byte) Strip.toByte(strip.samples()[i]);
-        }
-        return bytes;
-    }
-
-    /** TIFF 6.0, section 14: each sample less the one of the same channel to its left. */
-    private static byte[] predicted(byte[] bytes, int rowLength, int channels) {
-        for (int row = 0; row < bytes.length; row += rowLength) {
-            for (int i = rowLength - 1; i >= channels; i--) {
-                bytes[row + i] -= bytes[row + i - channels];
-            }
-        }
-        return bytes;
-    }
-
-    private static byte[] deflated(byte[] bytes) {
-        try (Deflater deflater = new Deflater(4)) {
-            deflater.setInput(bytes);
-            deflater.finish();
-            byte[] packed = new byte[bytes.length + bytes.length / 1000 + 64];
-            int length = deflater.deflate(packed);
-            return java.util.Arrays.copyOf(packed, length);
-        }
     }
 }

@@ -64,7 +64,7 @@ class ProfileShelfTest {
         for (int[] colour : cube(4)) {
             int[] said = transicc(colour, from.toString(), to.toString());
             float[] out = new float[3];
-            transform.apply(new float[] {colour[0] / 255f, colour[1] / 255f, colour[2] / 255f}, out, 1);
+            transform.apply(new float[] {colour[0] / 255f, colour[1] / 255f, colour[2] / 255f}, 0, out, 0, 1);
             for (int c = 0; c < 3; c++) {
                 assertThat((double) out[c] * 255).isCloseTo(said[c], within(1.0));
             }
@@ -100,7 +100,7 @@ class ProfileShelfTest {
         Transform transform = shelf.along(new ColourPath(new ProfileRef.AssumedGrey(), new ProfileRef.Srgb()));
         for (int grey = 0; grey <= 255; grey += 5) {
             float[] out = new float[3];
-            transform.apply(new float[] {grey / 255f}, out, 1);
+            transform.apply(new float[] {grey / 255f}, 0, out, 0, 1);
             for (float channel : out) {
                 assertThat(channel * 255.0).isCloseTo(grey, within(0.5));
             }
@@ -116,10 +116,10 @@ class ProfileShelfTest {
             in[i] = i % 251 / 250f;
         }
         float[] together = new float[in.length];
-        transform.apply(in, together, pixels);
+        transform.apply(in, 0, together, 0, pixels);
         float[] one = new float[3];
         for (int pixel = 0; pixel < pixels; pixel += 97) {
-            transform.apply(new float[] {in[pixel * 3], in[pixel * 3 + 1], in[pixel * 3 + 2]}, one, 1);
+            transform.apply(new float[] {in[pixel * 3], in[pixel * 3 + 1], in[pixel * 3 + 2]}, 0, one, 0, 1);
             for (int c = 0; c < 3; c++) {
                 assertThat(together[pixel * 3 + c]).isEqualTo(one[c]);
             }

@@ -1,0 +1,105 @@
+package embrick.formats.png;
+
+import embrick.formats.UnusablePictureException;
+import java.io.BufferedInputStream;
+import java.io.DataInputStream;
+import java.io.EOFException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.zip.CRC32;
+import java.util.zip.DataFormatException;
+import java.util.zip.Inflater;
+
+/**
+ * Reads a PNG that was written here to its last byte: every chunk's checksum, and that the data unpack to exactly the rows
+ * that the header promises, each with a filter that exists.
+ */
+public final class PngVerifier {
+    private static final int LAST_FILTER = 4;
+
+    private PngVerifier() {}
+
+    public static void verify(Path file) throws IOException {
+        try (InputStream raw = Files.newInputStream(file);
+                DataInputStream in = new DataInputStream(new BufferedInputStream(raw, 1 << 17));
+                Inflater inflater = new Inflater()) {
+            if (in.readLong() != PngHeader.SIGNATURE) {
+                throw damaged("does not begin as a PNG");
+            }
+            Rows rows = null;
+            while (true) {
+                int length = in.readInt();
+                if (length < 0) {
+                    throw damaged("has a chunk of a damaged length");
+                }
+                int type = in.readInt();
+                byte[] data = in.readNBytes(length);
+                if (data.length < length) {
+                    throw new EOFException();
+                }
+                requireChecksum(type, data, in.readInt());
+                if (type == PngHeader.IHDR) {
+                    rows = new Rows(ByteBuffer.wrap(data));
+                } else if (type == PngHeader.IDAT && rows != null) {
+                    rows.take(inflater, data);
+                } else if (type == PngHeader.IEND) {
+                    if (rows == null || !rows.isComplete() || !inflater.finished()) {
+                        throw damaged("ends before its last row");
+                    }
+                    return;
+                }
+            }
+        } catch (EOFException cut) {
+            throw UnusablePictureException.broken("cut-short", "is cut short");
+        } catch (DataFormatException corrupt) {
+            throw damaged("does not unpack: " + corrupt.getMessage());
+        }
+    }
+
+    private static UnusablePictureException damaged(String reason) {
+        return UnusablePictureException.broken("damaged", reason);
+    }
+
+    private static void requireChecksum(int type, byte[] data, int found) throws IOException {
+        CRC32 crc = new CRC32();
+        crc.update(ByteBuffer.allocate(4).putInt(0, type));
+        crc.update(data);
+        if ((int) crc.getValue() != found) {
+            throw damaged("has a chunk whose checksum is wrong");
+        }
+    }
+
+    private static final class Rows {
+        private final long rowBytes;
+        private final long all;
+        private final byte[] unpacked = new byte[1 << 16];
+        private long at;
+
+        Rows(ByteBuffer header) {
+            int channels = header.get(9) == 2 ? 3 : 1;
+            rowBytes = 1 + (long) header.getInt(0) * channels * (header.get(8) / 8);
+            all = rowBytes * header.getInt(4);
+        }
+
+        void take(Inflater inflater, byte[] packed) throws DataFormatException, IOException {
+            inflater.setInput(packed);
+            while (!inflater.needsInput() && !inflater.finished()) {
+                int count = inflater.inflate(unpacked);
+                long next = Math.ceilDiv(at, rowBytes) * rowBytes;
+                for (; next < at + count; next += rowBytes) {
+                    if (unpacked[(int) (next - at)] < 0 || unpacked[(int) (next - at)] > LAST_FILTER) {
+                        throw damaged("has a row with a filter that does not exist");
+                    }
+                }
+                at += count;
+            }
+        }
+
+        boolean isComplete() {
+            return at == all;
+        }
+    }
+}

@@ -1,0 +1,43 @@
+package embrick.formats.tiff;
+
+/** The two layouts of directories: TIFF 6.0 with offsets of 32 bits, BigTIFF with 64. */
+enum Flavour {
+    CLASSIC(42, 2, 12, 4, 8),
+    BIG(43, 8, 20, 8, 16);
+
+    private final int version;
+    private final int countBytes;
+    private final int entryBytes;
+    private final int offsetBytes;
+    private final int headerBytes;
+
+    Flavour(int version, int countBytes, int entryBytes, int offsetBytes, int headerBytes) {
+        this.version = version;
+        this.countBytes = countBytes;
+        this.entryBytes = entryBytes;
+        this.offsetBytes = offsetBytes;
+        this.headerBytes = headerBytes;
+    }
+
+    /** The number behind the byte order mark. */
+    int version() {
+        return version;
+    }
+
+    /** Of the number of entries. */
+    int countBytes() {
+        return countBytes;
+    }
+
+    int entryBytes() {
+        return entryBytes;
+    }
+
+    int offsetBytes() {
+        return offsetBytes;
+    }
+
+    int headerBytes() {
+        return headerBytes;
+    }
+}

@@ -1,0 +1,65 @@
+package embrick.formats.tiff;
+
+import embrick.formats.UnusablePictureException;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.zip.DataFormatException;
+import java.util.zip.Inflater;
+
+/** Reads a TIFF that was written here to its last strip: each lies inside the file and unpacks to exactly its rows. */
+public final class TiffVerifier {
+    private static final int COMPRESSION_NONE = 1;
+    private static final int COMPRESSION_DEFLATE = 8;
+
+    private TiffVerifier() {}
+
+    public static void verify(Path file) throws IOException {
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+            Ifd.Bytes bytes = Ifd.over(channel);
+            Ifd ifd = Ifd.first(bytes);
+            long height = ifd.number(Ifd.IMAGE_LENGTH, 0);
+            long rowBytes = ifd.number(Ifd.IMAGE_WIDTH, 0)
+                    * ifd.number(Ifd.SAMPLES_PER_PIXEL, 1)
+                    * (ifd.number(Ifd.BITS_PER_SAMPLE, 8) / 8);
+            long rows = ifd.number(Ifd.ROWS_PER_STRIP, height);
+            long compression = ifd.number(Ifd.COMPRESSION, COMPRESSION_NONE);
+            long[] offsets = ifd.numbers(Ifd.STRIP_OFFSETS).orElse(new long[0]);
+            long[] counts = ifd.numbers(Ifd.STRIP_BYTE_COUNTS).orElse(new long[0]);
+            if (offsets.length != Math.ceilDiv(height, rows) || counts.length != offsets.length) {
+                throw damaged("has " + offsets.length + " strips");
+            }
+            for (int strip = 0; strip < offsets.length; strip++) {
+                long expected = Math.min(rows, height - strip * rows) * rowBytes;
+                ByteBuffer data = bytes.at(offsets[strip], Math.toIntExact(counts[strip]));
+                long found = compression == COMPRESSION_DEFLATE ? unpackedLength(data) : data.remaining();
+                if (found != expected) {
+                    throw damaged("has a strip of " + found + " bytes where " + expected + " belong");
+                }
+            }
+        } catch (UnusablePictureException known) {
+            throw known;
+        } catch (IOException | DataFormatException corrupt) {
+            throw damaged("does not read to its end: " + corrupt.getMessage());
+        }
+    }
+
+    private static long unpackedLength(ByteBuffer packed) throws DataFormatException {
+        try (Inflater inflater = new Inflater()) {
+            inflater.setInput(packed);
+            byte[] part = new byte[1 << 16];
+            while (!inflater.finished()) {
+                if (inflater.inflate(part) == 0 && !inflater.finished()) {
+                    return -1;
+                }
+            }
+            return inflater.getBytesWritten();
+        }
+    }
+
+    private static UnusablePictureException damaged(String reason) {
+        return UnusablePictureException.broken("damaged", reason);
+    }
+}

@@ -1,0 +1,2 @@
+/** WebP through libwebp. Start at {@link embrick.formats.webp.WebpHeader}. Knows rasters; no tickets. */
+package embrick.formats.webp;
