@@ -3,7 +3,7 @@ APP_PID=$HOME_DIR/application.pid
 APP_LOG=$HOME_DIR/application.log
 APP_AOT=$HOME_DIR/application.aot
 PICTURES=$HOME_DIR/demo-pictures
-JVM_OPTIONS="-Xlog:aot=off --enable-native-access=ALL-UNNAMED -Djava.awt.headless=true"
+JVM_OPTIONS="-Xlog:aot=off --add-modules=jdk.incubator.vector --enable-native-access=ALL-UNNAMED -Djava.awt.headless=true"
 
 class_path() { echo "$ROOT/server/target/embrick-server-0.1.0.jar:$ROOT/server/target/lib/*"; }
 

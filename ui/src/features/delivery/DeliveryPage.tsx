@@ -3,7 +3,7 @@ import { App, Button, Input, Select, Table } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
-import { bytes, count, day, pixels, time } from '../../shared/format';
+import { bytes, count, day, decimals, pixels, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { Verdict } from '../../shared/Verdict';
 import { useRuns } from '../run';
@@ -157,7 +157,11 @@ export function DeliveryPage() {
             ellipsis: true,
             render: (_, piece) =>
               piece.state === 'CHECKED' ? (
-                <Verdict level="FINE" text="as planned" plain />
+                piece.haloNoticed ? (
+                  <Verdict level="SOFT" text={`as planned, halo ${decimals(piece.haloPercent ?? 0, 0)} %`} plain />
+                ) : (
+                  <Verdict level="FINE" text="as planned" plain />
+                )
               ) : (
                 <Verdict level="POOR" text={piece.trouble ?? piece.state.toLowerCase()} plain />
               ),

@@ -3,6 +3,7 @@ import { smallPicture, type Schemas } from '../../api/client';
 import { bytes, count, decimals, pixels, stem } from '../../shared/format';
 import { Verdict, type Level } from '../../shared/Verdict';
 import type { Outlook } from './queries';
+import { methodNames } from './words';
 
 interface Props {
   jobId: string;
@@ -60,6 +61,7 @@ export function Meaning({ jobId, outlook, originals }: Props) {
           </span>
         )}
       </div>
+      {planned.length > 0 && <p className="making">{makingWords(planned)}</p>}
       {care.length > 0 && (
         <ul className="care">
           {care.map((picture) => {
@@ -115,4 +117,23 @@ export function Meaning({ jobId, outlook, originals }: Props) {
       )}
     </section>
   );
+}
+
+/** By which methods, and how edges are lifted: what the ticket's words come to. */
+function makingWords(planned: Outlook['pictures']): string {
+  const by = new Map<string, number>();
+  for (const { resampling } of planned) {
+    if (!resampling) continue;
+    const name = resampling.keepsPixels ? 'pixels kept' : `by ${methodNames[resampling.method]}`;
+    by.set(name, (by.get(name) ?? 0) + 1);
+  }
+  const methods = [...by].map(([name, pictures]) => `${pictures} ${name}`);
+  const lift = planned.find((picture) => picture.lift)?.lift;
+  if (lift) {
+    methods.push(
+      `edges lifted ${decimals(lift.amount * 100, 0)} % of the difference within ${decimals(lift.radiusMillimetres, 2)} mm ` +
+        `(${decimals(lift.radiusPixels, 1)} px)`,
+    );
+  }
+  return methods.join(' · ');
 }

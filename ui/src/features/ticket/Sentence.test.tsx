@@ -5,7 +5,7 @@ import type { TicketDocument } from './queries';
 import { Sentence } from './Sentence';
 
 const document: TicketDocument = {
-  schemaVersion: 1,
+  schemaVersion: 2,
   name: 'Prints 8 × 10',
   unit: 'IN',
   size: { kind: 'paper', width: { value: 8, unit: 'IN' }, height: { value: 10, unit: 'IN' } },
@@ -13,6 +13,8 @@ const document: TicketDocument = {
   fit: { kind: 'fill', paper: '#FFFFFF' },
   ppi: 300,
   viewing: 'HAND',
+  resampling: { method: 'BY_ITSELF', light: 'ENCODED', ringing: 'FREE' },
+  lift: { kind: 'none' },
   colour: 'SRGB',
   file: { kind: 'jpeg', quality: 95 },
   names: [{ kind: 'original' }, { kind: 'size' }],
@@ -49,7 +51,7 @@ describe('the ticket', () => {
     show();
     expect(sentence()).toBe(
       'Print all 24 pictures at 8 × 10 in, turned to suit, filled to the edge, at 300 ppi, to be seen in the hand, ' +
-        'in sRGB, as JPEG, quality 95, named originalsize+, into prints-8x10.',
+        'resampled as each needs, edges as they are, in sRGB, as JPEG, quality 95, named originalsize+, into prints-8x10.',
     );
   });
 
@@ -64,6 +66,34 @@ describe('the ticket', () => {
     fireEvent.click(screen.getByRole('button', { name: /^The sheet’s direction/ }));
     fireEvent.click(screen.getByRole('radio', { name: 'always wide' }));
     expect(onChange).toHaveBeenCalledWith({ turn: 'WIDE' });
+  });
+
+  it('says by which method and how edges are lifted', () => {
+    show({
+      resampling: { method: 'MITCHELL', light: 'LINEAR', ringing: 'BOUNDED' },
+      lift: { kind: 'paper', paper: 'CANVAS' },
+      file: { kind: 'tiff', packing: 'DEFLATE', depth: 'SIXTEEN' },
+    });
+    expect(sentence()).toContain(
+      'resampled by Mitchell–Netravali as light, ringing held, edges lifted for canvas, in sRGB, as TIFF, 16 bit, packed',
+    );
+  });
+
+  it('offers every method with what it is for', () => {
+    const onChange = show();
+    fireEvent.click(screen.getByRole('button', { name: /^Resampling/ }));
+    expect(screen.getAllByRole('radio')).toHaveLength(8);
+    fireEvent.click(screen.getByRole('radio', { name: /^nearest: keeps hard pixels hard/ }));
+    expect(onChange).toHaveBeenCalledWith({ resampling: { method: 'NEAREST', light: 'ENCODED', ringing: 'FREE' } });
+  });
+
+  it('begins exact lift from sensible values', () => {
+    const onChange = show();
+    fireEvent.click(screen.getByRole('button', { name: /^Lift/ }));
+    fireEvent.click(screen.getByRole('radio', { name: 'lifted by exact values' }));
+    expect(onChange).toHaveBeenCalledWith({
+      lift: { kind: 'edges', strength: 30, radius: { value: 0.09, unit: 'MM' }, threshold: 1 },
+    });
   });
 
   it('understands ppi with its word', () => {

@@ -1,9 +1,20 @@
 import type { ProblemDetail } from '../../api/problems';
+import { LiftForm } from './LiftForm';
 import { NameBricks } from './NameBricks';
 import { Phrase } from './Phrase';
-import { ColourForm, FileForm, FitForm, PpiForm, SizeForm, TextForm, TurnForm, ViewingForm } from './phrases';
+import {
+  ColourForm,
+  FileForm,
+  FitForm,
+  PpiForm,
+  ResamplingForm,
+  SizeForm,
+  TextForm,
+  TurnForm,
+  ViewingForm,
+} from './phrases';
 import type { TicketDocument } from './queries';
-import { colourWords, fileWords, fitWords, sizeWords, turnWords, viewingWords } from './words';
+import { colourWords, fileWords, fitWords, liftWords, resamplingWords, sizeWords, turnWords, viewingWords } from './words';
 
 interface Props {
   document: TicketDocument;
@@ -45,6 +56,14 @@ export function Sentence({ document, pieces, problems, onChange }: Props) {
       , to be seen{' '}
       <Phrase words={viewingWords[document.viewing]} label="Viewing distance">
         {() => <ViewingForm value={document.viewing} onChange={(viewing) => onChange({ viewing })} />}
+      </Phrase>
+      ,{' '}
+      <Phrase words={resamplingWords(document.resampling)} label="Resampling">
+        {() => <ResamplingForm value={document.resampling} onChange={(resampling) => onChange({ resampling })} />}
+      </Phrase>
+      ,{' '}
+      <Phrase words={liftWords(document.lift)} label="Lift" problem={wrong('lift')}>
+        {() => <LiftForm value={document.lift} onChange={(lift) => onChange({ lift })} />}
       </Phrase>
       , in{' '}
       <Phrase words={colourWords[document.colour]} label="Colour">

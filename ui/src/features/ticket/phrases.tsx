@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { Input, InputNumber, Radio, Select, Slider, Space } from 'antd';
+import { Checkbox, Input, InputNumber, Radio, Select, Slider, Space } from 'antd';
 import { useState } from 'react';
 import { LengthInput } from './LengthInput';
 import { papersQuery, type TicketDocument } from './queries';
-import { colourWords, turnWords, viewingWords } from './words';
+import { colourWords, methodPurposes, turnWords, viewingWords } from './words';
 
 interface Part<T> {
   value: T;
@@ -116,6 +116,27 @@ export function ColourForm({ value, onChange }: Part<TicketDocument['colour']>) 
   );
 }
 
+export function ResamplingForm({ value, onChange }: Part<TicketDocument['resampling']>) {
+  return (
+    <Space direction="vertical" size={10}>
+      <Choice value={value.method} onChange={(method) => onChange({ ...value, method })} words={methodPurposes} />
+      <Checkbox
+        checked={value.light === 'LINEAR'}
+        onChange={(event) => onChange({ ...value, light: event.target.checked ? 'LINEAR' : 'ENCODED' })}
+      >
+        mix as light: fine bright detail keeps its brightness when it shrinks
+      </Checkbox>
+      <Checkbox
+        checked={value.ringing === 'BOUNDED'}
+        onChange={(event) => onChange({ ...value, ringing: event.target.checked ? 'BOUNDED' : 'FREE' })}
+      >
+        hold ringing beside hard edges: for line art
+      </Checkbox>
+      <p className="quiet">Where nothing is scaled or turned the pixels are kept, whatever is said here.</p>
+    </Space>
+  );
+}
+
 export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
   return (
     <Space direction="vertical">
@@ -166,8 +187,9 @@ export function PpiForm({ value, onChange }: Part<number>) {
 export function FileForm({ value, onChange }: Part<TicketDocument['file']>) {
   const choose = (kind: TicketDocument['file']['kind']) => {
     if (kind === 'jpeg') onChange({ kind, quality: 95 });
-    if (kind === 'tiff') onChange({ kind, packing: 'PLAIN' });
-    if (kind === 'png') onChange({ kind });
+    const depth = value.kind === 'jpeg' ? 'AS_ORIGINAL' : value.depth;
+    if (kind === 'tiff') onChange({ kind, packing: 'PLAIN', depth });
+    if (kind === 'png') onChange({ kind, depth });
   };
   return (
     <Space direction="vertical" style={{ width: '100%' }}>
@@ -189,10 +211,19 @@ export function FileForm({ value, onChange }: Part<TicketDocument['file']>) {
         </label>
       )}
       {value.kind === 'tiff' && (
-        <Radio.Group value={value.packing} onChange={(event) => onChange({ kind: 'tiff', packing: event.target.value })}>
+        <Radio.Group value={value.packing} onChange={(event) => onChange({ ...value, packing: event.target.value })}>
           <Space direction="vertical" size={4}>
             <Radio value="PLAIN">plain: every program reads it</Radio>
             <Radio value="DEFLATE">packed, nothing lost</Radio>
+          </Space>
+        </Radio.Group>
+      )}
+      {value.kind !== 'jpeg' && (
+        <Radio.Group value={value.depth} onChange={(event) => onChange({ ...value, depth: event.target.value })}>
+          <Space direction="vertical" size={4}>
+            <Radio value="AS_ORIGINAL">as deep as the original: 16 bit where it has 16</Radio>
+            <Radio value="EIGHT">8 bit a channel</Radio>
+            <Radio value="SIXTEEN">16 bit a channel</Radio>
           </Space>
         </Radio.Group>
       )}
@@ -218,7 +249,7 @@ export function TextForm({ value, onChange, label, hint }: Part<string> & { labe
   );
 }
 
-function Choice<T extends string>({ value, onChange, words }: Part<T> & { words: Record<T, string> }) {
+export function Choice<T extends string>({ value, onChange, words }: Part<T> & { words: Record<T, string> }) {
   return (
     <Radio.Group value={value} onChange={(event) => onChange(event.target.value)}>
       <Space direction="vertical" size={4}>

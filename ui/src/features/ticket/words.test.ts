@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { brickWords, fileWords, fitWords, sizeWords } from './words';
+import { brickWords, fileWords, fitWords, liftWords, sizeWords } from './words';
 
 describe('a ticket reads as a sentence', () => {
   it('says sizes', () => {
@@ -16,7 +16,9 @@ describe('a ticket reads as a sentence', () => {
 
   it('says fits, files and bricks', () => {
     expect(fitWords({ kind: 'inside', paper: '#FFFFFF' })).toBe('whole, inside white paper');
-    expect(fileWords({ kind: 'tiff', packing: 'DEFLATE' })).toBe('TIFF, packed');
+    expect(fileWords({ kind: 'tiff', packing: 'DEFLATE', depth: 'EIGHT' })).toBe('TIFF, 8 bit, packed');
+    expect(fileWords({ kind: 'png', depth: 'AS_ORIGINAL' })).toBe('PNG');
+    expect(liftWords({ kind: 'wide', strength: 15, radius: { value: 2.5, unit: 'MM' } })).toBe('wide contrast lifted 15');
     expect(brickWords({ kind: 'number', digits: 3 })).toBe('001');
   });
 });

@@ -51,14 +51,70 @@ export const colourWords: Record<TicketDocument['colour'], string> = {
   ORIGINAL: "the original's profile",
 };
 
+const depthWords = { AS_ORIGINAL: '', EIGHT: ', 8 bit', SIXTEEN: ', 16 bit' } as const;
+
+type Method = TicketDocument['resampling']['method'];
+
+/** Each method by its kernel. */
+export const methodNames: Record<Exclude<Method, 'BY_ITSELF'>, string> = {
+  NEAREST: 'nearest',
+  AREA: 'area',
+  BILINEAR: 'bilinear',
+  KEYS: 'Keys cubic',
+  MITCHELL: 'Mitchell–Netravali',
+  LANCZOS3: 'Lanczos 3',
+  CIRCULAR_LANCZOS: 'circular Lanczos',
+};
+
+/** What each method is for, in a line. */
+export const methodPurposes: Record<Method, string> = {
+  BY_ITSELF: 'as each picture needs: Lanczos 3, and Mitchell–Netravali where it is enlarged over 3 times',
+  NEAREST: 'nearest: keeps hard pixels hard',
+  AREA: 'area: quick, never rings',
+  BILINEAR: 'bilinear: quick and soft',
+  KEYS: 'Keys cubic (a = −0.5): crisp, hardly rings',
+  MITCHELL: 'Mitchell–Netravali: enlarges far without steps or rings',
+  LANCZOS3: 'Lanczos 3: keeps the finest detail, shrinks without false patterns',
+  CIRCULAR_LANCZOS: 'circular Lanczos: alike in every direction, at any cost in time',
+};
+
+export function resamplingWords(resampling: TicketDocument['resampling']): string {
+  const method =
+    resampling.method === 'BY_ITSELF' ? 'resampled as each needs' : `resampled by ${methodNames[resampling.method]}`;
+  const light = resampling.light === 'LINEAR' ? ' as light' : '';
+  const ringing = resampling.ringing === 'BOUNDED' ? ', ringing held' : '';
+  return `${method}${light}${ringing}`;
+}
+
+export const paperWords: Record<'LUSTRE' | 'MATT' | 'CANVAS', string> = {
+  LUSTRE: 'lustre',
+  MATT: 'matt paper',
+  CANVAS: 'canvas',
+};
+
+export function liftWords(lift: TicketDocument['lift']): string {
+  switch (lift.kind) {
+    case 'none':
+      return 'edges as they are';
+    case 'paper':
+      return `edges lifted for ${paperWords[lift.paper]}`;
+    case 'edges':
+      return `edges lifted ${lift.strength}`;
+    case 'wide':
+      return `wide contrast lifted ${lift.strength}`;
+    default:
+      return never(lift);
+  }
+}
+
 export function fileWords(file: TicketDocument['file']): string {
   switch (file.kind) {
     case 'jpeg':
       return `JPEG, quality ${file.quality}`;
     case 'tiff':
-      return file.packing === 'PLAIN' ? 'TIFF' : 'TIFF, packed';
+      return `TIFF${depthWords[file.depth]}${file.packing === 'PLAIN' ? '' : ', packed'}`;
     case 'png':
-      return 'PNG';
+      return `PNG${depthWords[file.depth]}`;
     default:
       return never(file);
   }

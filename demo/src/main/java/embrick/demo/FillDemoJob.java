@@ -80,6 +80,7 @@ public final class FillDemoJob {
         ticket.put("folder", "sponsors-16x20");
         ticket.put("ppi", 200);
         ticket.put("viewing", "WALL");
+        ticket.putObject("lift").put("kind", "paper").put("paper", "CANVAS");
         ((ObjectNode) ticket.path("size").path("width")).put("value", 16);
         ((ObjectNode) ticket.path("size").path("height")).put("value", 20);
         call("POST", "/jobs/" + jobId + "/tickets", ticket);

@@ -65,8 +65,8 @@ class DemoJobTest {
             ObjectNode file = document.putObject("file").put("kind", kind);
             switch (kind) {
                 case "jpeg" -> file.put("quality", 95);
-                case "tiff" -> file.put("packing", "PLAIN");
-                default -> file.remove("quality");
+                case "tiff" -> file.put("packing", "PLAIN").put("depth", "EIGHT");
+                default -> file.put("depth", "EIGHT");
             }
             document.put("name", "Check " + kind);
             document.put("folder", "check-" + kind);

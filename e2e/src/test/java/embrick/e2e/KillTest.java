@@ -124,6 +124,7 @@ class KillTest {
                         ProcessHandle.current().info().command().orElseThrow(),
                         "-cp",
                         System.getProperty("java.class.path"),
+                        "--add-modules=jdk.incubator.vector",
                         "--enable-native-access=ALL-UNNAMED",
                         "-Djava.awt.headless=true",
                         "-Xmx2g",

@@ -1,5 +1,6 @@
 package embrick.server.deliveries;
 
+import embrick.core.lift.Halo;
 import embrick.server.documents.StoredJson;
 import embrick.server.problems.ProblemException;
 import embrick.server.runs.Piece;
@@ -61,6 +62,8 @@ class DeliveryController {
             double ppi,
             @Schema(nullable = true) Long fileBytes,
             @Schema(nullable = true) String sha256,
+            @Schema(nullable = true) Double haloPercent,
+            boolean haloNoticed,
             @Schema(nullable = true) String trouble) {}
 
     record DeliveryView(
@@ -101,6 +104,10 @@ class DeliveryController {
                 json.ticket(run.ticketDocument()).ppi().doubleValue(),
                 piece.fileBytes().orElse(null),
                 piece.digest().orElse(null),
+                piece.haloPercent().orElse(null),
+                piece.haloPercent()
+                        .filter(percent -> percent > Halo.NOTICED_FROM)
+                        .isPresent(),
                 piece.trouble().map(trouble -> trouble.text()).orElse(null));
     }
 
@@ -108,7 +115,8 @@ class DeliveryController {
     @GetMapping(path = "/runs/{runId}/delivery.csv", produces = CSV)
     ResponseEntity<byte[]> csv(@PathVariable UUID runId) {
         DeliveryView delivery = delivery(runId);
-        StringBuilder csv = new StringBuilder("piece,original,width_px,height_px,ppi,bytes,sha256,check\r\n");
+        StringBuilder csv =
+                new StringBuilder("piece,original,width_px,height_px,ppi,bytes,sha256,halo_percent,check\r\n");
         for (DeliveredPiece piece : delivery.pieces()) {
             csv.append(Csv.line(
                     piece.name(),
@@ -118,6 +126,7 @@ class DeliveryController {
                     piece.ppi(),
                     piece.fileBytes() == null ? "" : piece.fileBytes(),
                     piece.sha256() == null ? "" : piece.sha256(),
+                    piece.haloPercent() == null ? "" : piece.haloPercent(),
                     piece.trouble() == null
                             ? piece.state().name().toLowerCase(java.util.Locale.ROOT)
                             : piece.trouble()));

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import embrick.server.documents.TicketDocument.BrickDocument;
 import embrick.server.documents.TicketDocument.FileDocument;
 import embrick.server.documents.TicketDocument.FitDocument;
+import embrick.server.documents.TicketDocument.LiftDocument;
 import embrick.server.documents.TicketDocument.SizeDocument;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.media.Discriminator;
@@ -23,7 +24,7 @@ import org.springframework.stereotype.Component;
 @Component
 class DocumentSchemas implements OpenApiCustomizer {
     private static final List<Class<?>> SEALED =
-            List.of(SizeDocument.class, FitDocument.class, FileDocument.class, BrickDocument.class);
+            List.of(SizeDocument.class, FitDocument.class, FileDocument.class, BrickDocument.class, LiftDocument.class);
 
     private static final String REFERENCE = "#/components/schemas/";
 

@@ -9,7 +9,6 @@ import embrick.core.plan.Plan;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -47,28 +46,25 @@ public class StoredJson {
     }
 
     public TicketDocument ticket(String json) {
-        return mapper.treeToValue(upcast(json), TicketDocument.class);
+        return mapper.treeToValue(Upcasts.ticket(object(json), TicketDocument.SCHEMA_VERSION), TicketDocument.class);
     }
 
     public FramingDocument framing(String json) {
-        return mapper.treeToValue(upcast(json), FramingDocument.class);
+        return mapper.treeToValue(Upcasts.framing(object(json)), FramingDocument.class);
     }
 
     public Plan plan(String json) {
-        return mapper.readValue(json, Plan.class);
+        return mapper.treeToValue(Upcasts.plan(object(json)), Plan.class);
     }
 
     public SourceFacts facts(String json) {
-        return mapper.readValue(json, SourceFacts.class);
+        return mapper.treeToValue(Upcasts.facts(object(json)), SourceFacts.class);
     }
 
-    /** Older documents are brought to the present version step by step; version 1 is the first. */
-    private ObjectNode upcast(String json) {
-        JsonNode document = mapper.readTree(json);
-        int version = document.path("schemaVersion").asInt(0);
-        if (!(document instanceof ObjectNode object) || version != 1) {
-            throw new IllegalStateException("document: expected schemaVersion 1, got " + version);
+    private ObjectNode object(String json) {
+        if (mapper.readTree(json) instanceof ObjectNode object) {
+            return object;
         }
-        return object;
+        throw new IllegalStateException("document: expected an object");
     }
 }

@@ -2,8 +2,12 @@ package embrick.server.documents;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import embrick.core.resample.Resampling.Light;
+import embrick.core.resample.Resampling.Ringing;
+import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Turn;
 import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.LengthUnit;
@@ -31,11 +35,13 @@ public record TicketDocument(
         @NotNull @Valid FitDocument fit,
         @NotNull BigDecimal ppi,
         @NotNull ViewingDistance viewing,
+        @NotNull @Valid ResamplingDocument resampling,
+        @NotNull @Valid LiftDocument lift,
         @NotNull OutputColour colour,
         @NotNull @Valid FileDocument file,
         @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
         @NotNull @Size(min = 1, max = 120) String folder) {
-    public static final int SCHEMA_VERSION = 1;
+    public static final int SCHEMA_VERSION = 2;
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
@@ -76,9 +82,53 @@ public record TicketDocument(
     public sealed interface FileDocument {
         record Jpeg(int quality) implements FileDocument {}
 
-        record Tiff(@NotNull Packing packing) implements FileDocument {}
+        record Tiff(@NotNull Packing packing, @NotNull Depth depth) implements FileDocument {}
 
-        record Png() implements FileDocument {}
+        record Png(@NotNull Depth depth) implements FileDocument {}
+    }
+
+    /** How pixels are made from pixels. */
+    public record ResamplingDocument(
+            @NotNull MethodChoice method,
+            @NotNull Light light,
+            @NotNull Ringing ringing) {}
+
+    /** A method by its kernel, or none: then the planner picks by need. */
+    public enum MethodChoice {
+        BY_ITSELF,
+        NEAREST,
+        AREA,
+        BILINEAR,
+        KEYS,
+        MITCHELL,
+        LANCZOS3,
+        CIRCULAR_LANCZOS
+    }
+
+    /** Sharpening for the paper: strengths 0 to 100, radii on paper, the threshold in per cent. */
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = LiftDocument.NoLift.class, name = "none"),
+        @JsonSubTypes.Type(value = LiftDocument.PaperLift.class, name = "paper"),
+        @JsonSubTypes.Type(value = LiftDocument.EdgeLift.class, name = "edges"),
+        @JsonSubTypes.Type(value = LiftDocument.WideLift.class, name = "wide")
+    })
+    @Schema(
+            oneOf = {
+                LiftDocument.NoLift.class,
+                LiftDocument.PaperLift.class,
+                LiftDocument.EdgeLift.class,
+                LiftDocument.WideLift.class
+            })
+    public sealed interface LiftDocument {
+        record NoLift() implements LiftDocument {}
+
+        record PaperLift(@NotNull PaperKind paper) implements LiftDocument {}
+
+        record EdgeLift(int strength, @NotNull @Valid LengthDocument radius, double threshold)
+                implements LiftDocument {}
+
+        record WideLift(int strength, @NotNull @Valid LengthDocument radius) implements LiftDocument {}
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

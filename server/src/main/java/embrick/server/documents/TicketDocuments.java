@@ -1,12 +1,17 @@
 package embrick.server.documents;
 
 import embrick.core.paper.PaperSize;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampling.Light;
+import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -17,6 +22,9 @@ import embrick.core.units.Resolution;
 import embrick.server.documents.TicketDocument.BrickDocument;
 import embrick.server.documents.TicketDocument.FileDocument;
 import embrick.server.documents.TicketDocument.FitDocument;
+import embrick.server.documents.TicketDocument.LiftDocument;
+import embrick.server.documents.TicketDocument.MethodChoice;
+import embrick.server.documents.TicketDocument.ResamplingDocument;
 import embrick.server.documents.TicketDocument.SizeDocument;
 import embrick.server.problems.ProblemException;
 import embrick.server.problems.ProblemException.ProblemDetail;
@@ -24,6 +32,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
 
@@ -44,6 +53,8 @@ public final class TicketDocuments {
                 new FitDocument.Fill("#FFFFFF"),
                 BigDecimal.valueOf(300),
                 ViewingDistance.HAND,
+                new ResamplingDocument(MethodChoice.BY_ITSELF, Light.ENCODED, Ringing.FREE),
+                new LiftDocument.NoLift(),
                 OutputColour.SRGB,
                 new FileDocument.Jpeg(95),
                 List.of(new BrickDocument.OriginalName(), new BrickDocument.SizeText()),
@@ -58,10 +69,21 @@ public final class TicketDocuments {
         Size size = phrases.read("size", () -> size(document.size()));
         Fit fit = phrases.read("fit", () -> fit(document.fit()));
         Resolution ppi = phrases.read("ppi", () -> ppi(document.ppi()));
+        Lift lift = phrases.read("lift", () -> lift(document.lift()));
         FileFormat file = phrases.read("file", () -> file(document.file()));
         NamePattern names = phrases.read("names", () -> names(document.names()));
         phrases.throwIfAny();
-        return new Ticket(size, document.turn(), fit, ppi, document.viewing(), document.colour(), file, names);
+        return new Ticket(
+                size,
+                document.turn(),
+                fit,
+                ppi,
+                document.viewing(),
+                resampling(document.resampling()),
+                lift,
+                document.colour(),
+                file,
+                names);
     }
 
     /** The sheet in a word for names: {@code 8x10in}, {@code 4to5}; the pixels where it has no size of its own. */
@@ -112,11 +134,36 @@ public final class TicketDocuments {
         return Resolution.perInch(ppi);
     }
 
+    private static ResamplingChoice resampling(ResamplingDocument resampling) {
+        Optional<Method> method = switch (resampling.method()) {
+            case BY_ITSELF -> Optional.empty();
+            case NEAREST -> Optional.of(Method.NEAREST);
+            case AREA -> Optional.of(Method.AREA);
+            case BILINEAR -> Optional.of(Method.BILINEAR);
+            case KEYS -> Optional.of(Method.KEYS);
+            case MITCHELL -> Optional.of(Method.MITCHELL);
+            case LANCZOS3 -> Optional.of(Method.LANCZOS3);
+            case CIRCULAR_LANCZOS -> Optional.of(Method.CIRCULAR_LANCZOS);
+        };
+        return new ResamplingChoice(method, resampling.light(), resampling.ringing());
+    }
+
+    private static Lift lift(LiftDocument lift) {
+        return switch (lift) {
+            case LiftDocument.NoLift _ -> new Lift.None();
+            case LiftDocument.PaperLift paper -> new Lift.ForPaper(paper.paper());
+            case LiftDocument.EdgeLift edges ->
+                new Lift.Edges(edges.strength(), edges.radius().toLength(), edges.threshold());
+            case LiftDocument.WideLift wide ->
+                new Lift.WideContrast(wide.strength(), wide.radius().toLength());
+        };
+    }
+
     private static FileFormat file(FileDocument file) {
         return switch (file) {
             case FileDocument.Jpeg jpeg -> new FileFormat.Jpeg(jpeg.quality());
-            case FileDocument.Tiff tiff -> new FileFormat.Tiff(tiff.packing());
-            case FileDocument.Png _ -> new FileFormat.Png();
+            case FileDocument.Tiff tiff -> new FileFormat.Tiff(tiff.packing(), tiff.depth());
+            case FileDocument.Png png -> new FileFormat.Png(png.depth());
         };
     }
 

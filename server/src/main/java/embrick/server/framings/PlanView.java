@@ -1,11 +1,15 @@
 package embrick.server.framings;
 
 import embrick.core.framing.FrameGeometry.HalfPlane;
+import embrick.core.lift.LiftSettings;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.plan.Problem;
 import embrick.core.plan.Verdict;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampling.Light;
+import embrick.core.resample.Resampling.Ringing;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -53,6 +57,32 @@ public record PlanView(
             int seenWidth,
             int seenHeight) {}
 
+    /** The method that is used, chosen or picked; none where pixels are kept. */
+    public record ResamplingView(
+            @NotNull Method method,
+            @NotNull Light light,
+            @NotNull Ringing ringing,
+            boolean keepsPixels) {
+        static ResamplingView of(Plan plan) {
+            return new ResamplingView(
+                    plan.resampling().method(),
+                    plan.resampling().light(),
+                    plan.resampling().ringing(),
+                    plan.keepsPixels());
+        }
+    }
+
+    /** @param amount how much of the difference to the blurred picture is added; 1 is all of it */
+    public record LiftView(double amount, double radiusPixels, double radiusMillimetres, double thresholdPercent) {
+        static LiftView of(LiftSettings lift, Plan plan) {
+            return new LiftView(
+                    lift.amount(),
+                    lift.sigmaPixels(),
+                    lift.sigmaPixels() / plan.marked().toPpi() * 25.4,
+                    lift.threshold() * 100);
+        }
+    }
+
     public record PlanNumbers(
             int width,
             int height,
@@ -64,7 +94,9 @@ public record PlanView(
             double lostShare,
             long unpackedBytes,
             long expectedFileBytes,
-            @NotNull String kernel,
+            @NotNull ResamplingView resampling,
+            @Schema(nullable = true) LiftView lift,
+            int bitsPerChannel,
             @NotNull String shapeKey,
             @NotNull List<Limit> limits) {
         static PlanNumbers of(Plan plan) {
@@ -93,7 +125,9 @@ public record PlanView(
                     plan.figures().lostShare(),
                     plan.figures().unpackedBytes(),
                     plan.figures().expectedFileBytes(),
-                    plan.kernel().name(),
+                    ResamplingView.of(plan),
+                    plan.lift().map(lift -> LiftView.of(lift, plan)).orElse(null),
+                    plan.bitsPerChannel(),
                     plan.shapeKey(),
                     plan.limits().stream().map(Limit::of).toList());
         }

@@ -11,7 +11,7 @@ import embrick.formats.OpenedPicture;
 import embrick.formats.PrintFile;
 import embrick.formats.UnusablePictureException;
 import embrick.server.problems.ProblemException;
-import embrick.server.storage.DecodeBudget;
+import embrick.server.storage.DecodedOriginals;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -29,12 +29,12 @@ public class SmallPictures {
 
     private final Formats formats;
     private final Storage storage;
-    private final DecodeBudget budget;
+    private final DecodedOriginals decoded;
 
-    SmallPictures(Formats formats, Storage storage, DecodeBudget budget) {
+    SmallPictures(Formats formats, Storage storage, DecodedOriginals decoded) {
         this.formats = formats;
         this.storage = storage;
-        this.budget = budget;
+        this.decoded = decoded;
     }
 
     /** The file of one small picture. */
@@ -59,14 +59,17 @@ public class SmallPictures {
         if (EDGES.stream().allMatch(edge -> Files.exists(storage.preview(digest, edge)))) {
             return;
         }
-        budget.holding(facts, () -> {
-            try (OpenedPicture opened = formats.openReduced(storage.original(digest), EDGES.getFirst())) {
-                for (int edge : EDGES) {
-                    make(opened, digest, edge);
-                }
-            }
-            return null;
-        });
+        // Under a name of its own: a reduced picture must never serve a piece.
+        decoded.using(
+                digest + " reduced",
+                facts,
+                () -> formats.openReduced(storage.original(digest), EDGES.getFirst()),
+                opened -> {
+                    for (int edge : EDGES) {
+                        make(opened, digest, edge);
+                    }
+                    return null;
+                });
     }
 
     private void make(OpenedPicture opened, String digest, int edge) throws IOException {

@@ -59,6 +59,7 @@ public class Piece {
     private String digest;
 
     private Long fileBytes;
+    private Double haloPercent;
 
     @Column(columnDefinition = "text")
     private String troubleCode;
@@ -108,10 +109,18 @@ public class Piece {
     }
 
     /** Notes what is about to be published, before it is. */
-    void intends(String fileDigest, long bytes) {
-        this.digest = fileDigest;
-        this.fileBytes = bytes;
+    void intends(Made made) {
+        this.digest = made.digest();
+        this.fileBytes = made.bytes();
+        this.haloPercent = made.haloPercent().orElse(null);
     }
+
+    /**
+     * A finished file.
+     *
+     * @param haloPercent the overshoot at its contours, where it was lifted
+     */
+    record Made(String digest, long bytes, Optional<Double> haloPercent) {}
 
     void isIn(State newState, Instant now) {
         becomes(newState, Optional.empty(), now);
@@ -120,6 +129,7 @@ public class Piece {
     void isInTrouble(Trouble trouble, Instant now) {
         this.digest = null;
         this.fileBytes = null;
+        this.haloPercent = null;
         becomes(State.TROUBLE, Optional.of(trouble), now);
     }
 
@@ -186,6 +196,11 @@ public class Piece {
 
     public Optional<Long> fileBytes() {
         return Optional.ofNullable(fileBytes);
+    }
+
+    /** How far lifted contours overshoot, in per cent of their contrast; empty where nothing is lifted. */
+    public Optional<Double> haloPercent() {
+        return Optional.ofNullable(haloPercent);
     }
 
     public Optional<Trouble> trouble() {

@@ -1,11 +1,12 @@
 package embrick.server.runs;
 
 import embrick.core.check.Expectation;
+import embrick.core.lift.Halo;
 import embrick.core.plan.Plan;
+import embrick.core.print.Print;
 import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
-import embrick.formats.OpenedPicture;
 import embrick.formats.PrintFile;
 import embrick.formats.UnusablePictureException;
 import embrick.server.documents.StoredJson;
@@ -13,7 +14,7 @@ import embrick.server.originals.Original;
 import embrick.server.originals.Original.Trouble;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.runs.Piece.State;
-import embrick.server.storage.DecodeBudget;
+import embrick.server.storage.DecodedOriginals;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -45,7 +46,7 @@ class PieceMaker {
     private final PieceFiles files;
     private final Storage storage;
     private final Formats formats;
-    private final DecodeBudget budget;
+    private final DecodedOriginals decoded;
     private final StoredJson json;
     private final LiveProgress progress;
     private final TransactionTemplate transaction;
@@ -58,7 +59,7 @@ class PieceMaker {
             PieceFiles files,
             Storage storage,
             Formats formats,
-            DecodeBudget budget,
+            DecodedOriginals decoded,
             StoredJson json,
             LiveProgress progress,
             TransactionTemplate transaction,
@@ -69,7 +70,7 @@ class PieceMaker {
         this.files = files;
         this.storage = storage;
         this.formats = formats;
-        this.budget = budget;
+        this.decoded = decoded;
         this.json = json;
         this.progress = progress;
         this.transaction = transaction;
@@ -175,22 +176,18 @@ class PieceMaker {
         Path original = storage.original(attempt.original().digest());
         Path temporary = files.temporary(attempt.pieceId(), attempt.number());
         SourceFacts facts = formats.inspect(original);
-        budget.holding(facts, () -> {
-            try (OpenedPicture opened = formats.open(original);
-                    PieceFiles.NewFile target = files.create(temporary)) {
-                formats.write(
-                        Printer.print(attempt.plan(), opened.raster(), formats.profiles()),
-                        attempt.plan(),
-                        target,
-                        strips(attempt));
-            }
-            return null;
-        });
+        Optional<Halo> halo =
+                decoded.using(attempt.original().digest(), facts, () -> formats.open(original), opened -> {
+                    Print print = Printer.print(attempt.plan(), opened.raster(), formats.profiles());
+                    try (PieceFiles.NewFile target = files.create(temporary)) {
+                        formats.write(print, attempt.plan(), target, strips(attempt));
+                    }
+                    return print.halo();
+                });
         check(attempt, temporary);
-        String digest = Storage.digestOf(temporary);
-        long bytes = java.nio.file.Files.size(temporary);
-        transaction.executeWithoutResult(
-                _ -> pieces.lock(attempt.pieceId()).ifPresent(piece -> piece.intends(digest, bytes)));
+        Piece.Made made = new Piece.Made(
+                Storage.digestOf(temporary), java.nio.file.Files.size(temporary), halo.map(Halo::percent));
+        transaction.executeWithoutResult(_ -> pieces.lock(attempt.pieceId()).ifPresent(piece -> piece.intends(made)));
         return temporary;
     }
 
@@ -203,16 +200,13 @@ class PieceMaker {
         };
     }
 
-    /** Opens the file again, to its last pixel, and holds it against the plan. */
+    /** Reads the file again, to its last byte, and holds it against the plan. */
     private void check(Attempt attempt, Path file) throws IOException {
         progress.checking(attempt.pieceId());
         Expectation expectation = Expectation.of(
                 attempt.plan(),
                 formats.profiles().digest(attempt.plan().colour().to()));
-        List<Expectation.Difference> differences;
-        try (OpenedPicture opened = formats.open(file)) {
-            differences = expectation.differences(opened.facts());
-        }
+        List<Expectation.Difference> differences = expectation.differences(formats.verify(file));
         if (!differences.isEmpty()) {
             throw new IOException("the finished file is not as planned: " + differences);
         }

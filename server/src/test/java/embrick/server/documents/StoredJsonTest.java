@@ -10,12 +10,19 @@ import embrick.core.pixels.Orientation;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampling;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.EmbeddedProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.MarkedPpi;
 import embrick.core.source.SourceFacts.SourceColour;
+import embrick.core.ticket.Depth;
+import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.FileFormat.Packing;
+import embrick.core.ticket.Lift;
+import embrick.core.ticket.Ticket;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.util.Optional;
@@ -69,11 +76,39 @@ class StoredJsonTest {
                 """);
         assertThat(TicketDocuments.toTicket(ticket).ppi()).isEqualTo(Resolution.perInch(2997, 10));
         assertThat(TicketDocuments.sizeText(ticket, 0, 0)).isEqualTo("210x297mm");
+        // What was not said then is what was done then: one method, no lift, 8 bits.
+        Ticket read = TicketDocuments.toTicket(ticket);
+        assertThat(read.resampling().method()).contains(Method.LANCZOS3);
+        assertThat(read.lift()).isEqualTo(new Lift.None());
+        assertThat(read.file()).isEqualTo(new FileFormat.Tiff(Packing.DEFLATE, Depth.EIGHT));
+        assertThat(ticket.schemaVersion()).isEqualTo(TicketDocument.SCHEMA_VERSION);
+    }
+
+    /** A plan as it was stored beside a piece before methods could be chosen, and facts before pages were counted. */
+    @Test
+    void aPlanOfTheFirstShapeIsRead() {
+        Plan plan = json.plan("""
+                {"source":{"stored":{"width":60,"height":40},"model":"RGB","alpha":"OPAQUE"},
+                 "sheet":{"width":30,"height":20},"picture":{"x":0,"y":0,"width":30,"height":20},
+                 "window":{"seenAs":"UPRIGHT","output":{"width":30,"height":20},"centreX":30.0,"centreY":20.0,
+                           "scale":2.0,"tiltDegrees":0.0},
+                 "kernel":"LANCZOS3","colour":{"from":{"kind":"srgb"},"to":{"kind":"srgb"}},
+                 "paper":{"red":255,"green":255,"blue":255},"marked":{"pixels":1,"perParts":3048},
+                 "file":{"kind":"png"},"shapeKey":"own","limits":[],
+                 "figures":{"realPpi":600.0,"verdict":"FINE","frameWidth":60.0,"frameHeight":40.0,"lostShare":0.0,
+                            "unpackedBytes":1800,"expectedFileBytes":11170}}
+                """);
+        assertThat(plan.resampling()).isEqualTo(Resampling.by(Method.LANCZOS3));
+        assertThat(plan.lift()).isEmpty();
+        assertThat(plan.bitsPerChannel()).isEqualTo(8);
+        String old = json.write(FACTS).replace("\"pages\":\"ONE\",", "");
+        assertThat(old).doesNotContain("pages");
+        assertThat(json.facts(old)).isEqualTo(FACTS);
     }
 
     @Test
     void aDocumentOfAnUnknownVersionIsNotGuessedAt() {
         assertThatThrownBy(() -> json.ticket("{\"schemaVersion\":99}"))
-                .hasMessage("document: expected schemaVersion 1, got 99");
+                .hasMessage("ticket: expected schemaVersion 1 to 2, got 99");
     }
 }

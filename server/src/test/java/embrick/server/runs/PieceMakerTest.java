@@ -6,7 +6,7 @@ import embrick.formats.Formats;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.runs.Piece.State;
-import embrick.server.storage.DecodeBudget;
+import embrick.server.storage.DecodedOriginals;
 import embrick.server.storage.Storage;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
@@ -109,7 +109,7 @@ class PieceMakerTest {
                 files,
                 storage,
                 context.getBean(Formats.class),
-                context.getBean(DecodeBudget.class),
+                context.getBean(DecodedOriginals.class),
                 context.getBean(StoredJson.class),
                 context.getBean(LiveProgress.class),
                 transaction,

@@ -84,6 +84,30 @@ class RunTest {
     }
 
     @Test
+    void liftedPiecesTellTheirHalo() {
+        String job = jobWith("halo", 1);
+        edit(job, document -> {
+            ((ObjectNode) document.path("size").path("width")).put("value", 2);
+            ((ObjectNode) document.path("size").path("height")).put("value", 3);
+            ObjectNode lift = document.putObject("lift").put("kind", "edges").put("strength", 100);
+            lift.putObject("radius").put("value", 0.4).put("unit", "MM");
+            lift.put("threshold", 0);
+            document.putObject("file").put("kind", "png").put("depth", "SIXTEEN");
+        });
+        String runId = api.startRun(job);
+        assertThat(api.finished(runId)
+                        .path("run")
+                        .path("counts")
+                        .path("checked")
+                        .asInt())
+                .isEqualTo(1);
+        JsonNode piece =
+                api.get("/runs/" + runId + "/delivery").body().path("pieces").get(0);
+        assertThat(piece.path("haloPercent").asDouble()).isGreaterThan(25);
+        assertThat(piece.path("haloNoticed").asBoolean()).isTrue();
+    }
+
+    @Test
     void oneBadPictureStopsNoOther() {
         String job = jobWith("bad among good", 2);
         api.upload(job, "cut.jpg", TestPictures.cutShort(TestPictures.drawn("jpg", 400, 300)));
