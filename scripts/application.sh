@@ -93,6 +93,8 @@ demo_pictures() { demo_java embrick.demo.DrawPictures "$PICTURES"; }
 demo_job() { demo_java embrick.demo.FillDemoJob "http://127.0.0.1:$PORT" "$PICTURES"; }
 
 run_bench() {
+  say "installing the reference libraries"
+  (cd bench/reference && npm ci --no-progress >/dev/null 2>&1) || fail "npm could not install bench/reference"
   # shellcheck disable=SC2086
   "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$ROOT/bench/target/embrick-bench-0.1.0.jar:$(class_path)" \
     embrick.bench.Bench "$@"

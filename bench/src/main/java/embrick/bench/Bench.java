@@ -6,63 +6,175 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 
 /**
- * {@code ./embrick bench}: the whole job of one picture, 24 MP JPEG → 8 × 10 in at 300 ppi → sRGB → JPEG quality 95, by
- * Embrick and by Pillow in turns, each in a process of its own that is warm before it is measured.
- *
- * <p>Printed are medians and the ratio; on a shared machine only the ratio means something.
+ * Prints each work beside its reference in the same run, as ratios of CPU time; medians, taken in turns so that a busy
+ * moment of the machine meets both.
  */
 public final class Bench {
-    private static final int ROUNDS = 3;
-    private static final int PICTURES = 5;
+    private static final int TURNS = 3;
+    private static final int REPEATS = 3;
 
-    private Bench() {}
+    private final Pictures pictures;
+    private final String only;
 
+    private Bench(Pictures pictures, String only) {
+        this.pictures = pictures;
+        this.only = only;
+    }
+
+    /** @param arguments the beginning of the names wanted; none for all */
     public static void main(String[] arguments) throws IOException, InterruptedException {
         Path folder = Files.createTempDirectory("embrick-bench");
         try {
-            Path original = folder.resolve("original.jpg");
-            Pillow.draw(original);
-            List<Measured> ours = new ArrayList<>();
-            List<Measured> pillow = new ArrayList<>();
-            for (int round = 0; round < ROUNDS; round++) {
-                ours.addAll(WholeJob.inOwnProcess(original, folder.resolve("ours.jpg"), PICTURES));
-                pillow.addAll(Pillow.measure(original, folder.resolve("pillow.jpg"), PICTURES));
-            }
-            print(original, ours, pillow);
+            System.out.println("drawing");
+            new Bench(Pictures.draw(folder), arguments.length > 0 ? arguments[0] : "").run();
         } finally {
-            try (var files = Files.walk(folder)) {
-                for (Path file :
-                        files.sorted(java.util.Comparator.reverseOrder()).toList()) {
-                    Files.deleteIfExists(file);
+            try (Stream<Path> all = Files.walk(folder)) {
+                for (Path path : all.sorted(java.util.Comparator.reverseOrder()).toList()) {
+                    Files.deleteIfExists(path);
                 }
             }
         }
     }
 
-    private static void print(Path original, List<Measured> ours, List<Measured> pillow) throws IOException {
-        System.out.printf(
-                Locale.ROOT,
-                "24 MP JPEG (%.1f MB) → 8 × 10 in at 300 → sRGB → JPEG q95 4:4:4, medians of %d%n",
-                Files.size(original) / 1e6,
-                ours.size());
-        line("Embrick", ours);
-        line("Pillow", pillow);
-        System.out.printf(
-                Locale.ROOT,
-                "ratio     CPU %.2f   wall %.2f%n",
-                Measured.medianCpu(ours) / Measured.medianCpu(pillow),
-                Measured.medianWall(ours) / Measured.medianWall(pillow));
+    private void run() throws IOException, InterruptedException {
+        beside("whole job with lift to opRGB", "lifted", Reference.PILLOW, 0.75, 0.6);
+        beside("whole job with lift to opRGB", "lifted", Reference.LIBVIPS, 0.6, 0.5);
+        beside("whole job, plain", "whole", Reference.PILLOW, 1, 0.8);
+        beside("whole job, plain", "whole", Reference.LIBVIPS, 1.15, 0.9);
+        beside("Lanczos alone, 20 to 7.2 MP", "stage", Reference.PILLOW, 0.65, 0.5);
+        beside("Lanczos alone, 20 to 7.2 MP", "stage", Reference.LIBVIPS, 1.6, 1.0);
+        beside("603 small pictures, two at a time", "small", Reference.PILLOW, 1, 0.7);
+        tilt();
+        perMegapixel();
+        proof();
+        twoCores();
+        huge("huge-jpeg");
+        huge("huge-tiff");
     }
 
-    private static void line(String name, List<Measured> measured) {
+    private boolean isWanted(String work) {
+        return work.startsWith(only);
+    }
+
+    private void beside(String title, String work, Reference reference, double must, double aim)
+            throws IOException, InterruptedException {
+        if (!isWanted(work)) {
+            return;
+        }
+        List<Measured> ours = new ArrayList<>();
+        List<Measured> theirs = new ArrayList<>();
+        for (int turn = 0; turn < TURNS; turn++) {
+            ours.addAll(Ours.measure(work, REPEATS, pictures));
+            theirs.addAll(reference.measure(work, REPEATS, pictures));
+        }
+        line(
+                title + " beside " + reference.title(),
+                Measured.medianCpu(ours) / Measured.medianCpu(theirs),
+                must,
+                aim,
+                String.format(
+                        Locale.ROOT,
+                        "CPU %.0f ms to %.0f, wall %.0f ms to %.0f, peak %.0f MiB to %.0f",
+                        Measured.medianCpu(ours) * 1e3,
+                        Measured.medianCpu(theirs) * 1e3,
+                        Measured.medianWall(ours) * 1e3,
+                        Measured.medianWall(theirs) * 1e3,
+                        Measured.peak(ours) / 1024.0,
+                        Measured.peak(theirs) / 1024.0));
+    }
+
+    private void tilt() throws IOException, InterruptedException {
+        if (!isWanted("tilted")) {
+            return;
+        }
+        List<Measured> tilted = new ArrayList<>();
+        List<Measured> straight = new ArrayList<>();
+        for (int turn = 0; turn < TURNS; turn++) {
+            tilted.addAll(Ours.measure("tilted", REPEATS, pictures));
+            straight.addAll(Ours.measure("stage", REPEATS, pictures));
+        }
+        line(
+                "2° tilt against none",
+                Measured.medianCpu(tilted) / Measured.medianCpu(straight),
+                5,
+                3,
+                String.format(Locale.ROOT, "CPU %.0f ms", Measured.medianCpu(tilted) * 1e3));
+    }
+
+    private void perMegapixel() throws IOException, InterruptedException {
+        if (!isWanted("enlarge")) {
+            return;
+        }
+        int[] sizes = {7, 50, 380};
+        double least = Double.MAX_VALUE;
+        double most = 0;
+        StringBuilder said = new StringBuilder("CPU ms a megapixel:");
+        for (int size : sizes) {
+            double each =
+                    Measured.medianCpu(Ours.measure("enlarge-" + size, size > 100 ? 3 : 5, pictures)) * 1e3 / size;
+            least = Math.min(least, each);
+            most = Math.max(most, each);
+            said.append(String.format(Locale.ROOT, " %.1f at %d MP,", each, size));
+        }
+        line("cost per output megapixel, 7 to 380 MP", most / least, 1.3, 1.3, said.substring(0, said.length() - 1));
+    }
+
+    private void proof() throws IOException, InterruptedException {
+        if (!isWanted("proof")) {
+            return;
+        }
+        double warm = Measured.medianWall(Ours.measure("proof", 15, pictures));
+        double cold = Measured.medianWall(Ours.measure("proof-cold", 9, pictures));
+        line("proof region 1200 × 700, decoded (ms)", warm * 1e3, 100, 50, "lift and all");
+        line("the same with decoding 24 MP (ms)", cold * 1e3, 400, 300, "lift and all");
+    }
+
+    private void twoCores() throws IOException, InterruptedException {
+        if (!isWanted("two")) {
+            return;
+        }
+        List<Measured> one = new ArrayList<>();
+        List<Measured> two = new ArrayList<>();
+        List<Measured> control = new ArrayList<>();
+        for (int turn = 0; turn < TURNS; turn++) {
+            one.addAll(Ours.measure("two-one", REPEATS, pictures));
+            two.addAll(Ours.measure("two", REPEATS, pictures));
+            control.add(Spinning.measure());
+        }
+        double gain = 2 * Measured.medianWall(one) / Measured.medianWall(two);
         System.out.printf(
                 Locale.ROOT,
-                "%-8s  CPU %.0f ms   wall %.0f ms   peak memory %.0f MiB%n",
-                name,
-                Measured.medianCpu(measured) * 1e3,
-                Measured.medianWall(measured) * 1e3,
-                Measured.peak(measured) / 1024.0);
+                "%-58s %5.2f   must at least 1.80   (two processes that only count gained %.2f)%n",
+                "two pictures on two cores: gain over one",
+                gain,
+                Measured.medianWall(control));
+    }
+
+    private void huge(String work) throws IOException, InterruptedException {
+        if (!isWanted(work)) {
+            return;
+        }
+        List<Measured> measured = Ours.measure(work, 1, pictures);
+        // Besides the decoded original: 6000 × 4000 × 3 bytes.
+        double mebibytes = Measured.peak(measured) / 1024.0 - 6000 * 4000 * 3 / 1048576.0;
+        line(
+                "380 MP " + work.substring(5) + ": resident besides the original (MiB)",
+                mebibytes,
+                1024,
+                1024,
+                String.format(
+                        Locale.ROOT,
+                        "CPU %.1f s, wall %.1f s, -Xmx512m",
+                        Measured.medianCpu(measured),
+                        Measured.medianWall(measured)));
+    }
+
+    private static void line(String title, double figure, double must, double aim, String more) {
+        String verdict = figure <= aim ? "aim met" : figure <= must ? "must met" : "MISSED";
+        System.out.printf(
+                Locale.ROOT, "%-58s %6.2f   must %.2f, aim %.2f: %-8s (%s)%n", title, figure, must, aim, verdict, more);
     }
 }

@@ -18,9 +18,11 @@ import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -89,6 +91,8 @@ final class PictureFiles {
                 new Fit.Fill(PaperColour.WHITE),
                 Resolution.perInch(ppi),
                 ViewingDistance.HAND,
+                ResamplingChoice.BY_ITSELF,
+                new Lift.None(),
                 OutputColour.ORIGINAL,
                 format,
                 new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
@@ -145,7 +149,7 @@ final class PictureFiles {
                 from[x * 3 + 1] = (row[x] >> 8 & 255) / 255f;
                 from[x * 3 + 2] = (row[x] & 255) / 255f;
             }
-            transform.apply(from, to, row.length);
+            transform.apply(from, 0, to, 0, row.length);
             for (int i = 0; i < to.length; i++) {
                 samples[y * to.length + i] = (short) Math.round(to[i] * 65535);
             }

@@ -1,0 +1,63 @@
+# The same works by Pillow. Arguments: work, repeats, original, profile, piece.
+import glob
+import multiprocessing
+import os
+import resource
+import sys
+import time
+
+from PIL import Image, ImageCms, ImageFilter
+
+work, repeats, original, profile, piece = sys.argv[1:6]
+jpeg = dict(quality=95, subsampling=0, dpi=(300, 300))
+BOX = (500, 0, 5500, 4000)
+
+
+def whole():
+    out = Image.open(original).resize((3000, 2400), Image.LANCZOS, box=BOX)
+    out.save(piece, 'JPEG', icc_profile=SRGB.tobytes(), **jpeg)
+
+
+def lifted():
+    out = Image.open(original).resize((3000, 2400), Image.LANCZOS, box=BOX)
+    out = out.filter(ImageFilter.UnsharpMask(1, 60, 2))
+    out = ImageCms.applyTransform(out, TRANSFORM)
+    out.save(piece, 'JPEG', icc_profile=WIDE.tobytes(), **jpeg)
+
+
+def stage():
+    PIXELS.resize((3000, 2400), Image.LANCZOS)
+
+
+def small_one(name):
+    picture = Image.open(name).convert('RGB')
+    side = min(picture.size)
+    left, top = (picture.width - side) / 2, (picture.height - side) / 2
+    out = picture.resize((224, 224), Image.BILINEAR, box=(left, top, left + side, top + side))
+    out.save(name + '.small', 'JPEG', quality=95, subsampling=0)
+
+
+def small():
+    with multiprocessing.Pool(2) as pool:
+        pool.map(small_one, NAMES, 20)
+
+
+SRGB = ImageCms.ImageCmsProfile(ImageCms.createProfile('sRGB'))
+WIDE = ImageCms.ImageCmsProfile(profile)
+TRANSFORM = ImageCms.buildTransform(SRGB, WIDE, 'RGB', 'RGB', 1, 0x2000)
+PIXELS = Image.frombytes('RGB', (5000, 4000), os.urandom(60_000_000)) if work == 'stage' else None
+NAMES = sorted(glob.glob(original + '/*.jpg')) if work == 'small' else None
+
+
+def cpu():
+    own, children = resource.getrusage(resource.RUSAGE_SELF), resource.getrusage(resource.RUSAGE_CHILDREN)
+    return own.ru_utime + own.ru_stime + children.ru_utime + children.ru_stime
+
+
+for i in range(-1, int(repeats)):
+    used, began = cpu(), time.perf_counter()
+    globals()[work]()
+    used, took = cpu() - used, time.perf_counter() - began
+    peak = next(line.split()[1] for line in open('/proc/self/status') if line.startswith('VmHWM'))
+    if i >= 0:
+        print('measured', used, took, peak)

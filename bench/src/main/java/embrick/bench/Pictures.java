@@ -1,0 +1,43 @@
+package embrick.bench;
+
+import embrick.formats.icc.MatrixProfile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+
+/**
+ * What is measured on.
+ *
+ * @param original 24 MP JPEG, q95 4:4:4
+ * @param small a folder of 603 pictures of about 600 × 400
+ * @param profile opRGB, as a file
+ * @param piece where results go
+ */
+record Pictures(Path original, Path small, Path profile, Path piece) {
+    private static final int SMALL = 603;
+
+    static Pictures draw(Path folder) throws IOException, InterruptedException {
+        Pictures pictures = in(folder);
+        Processes.run(List.of(
+                "/usr/bin/python3",
+                Reference.folder().resolve("draw.py").toString(),
+                pictures.original.toString(),
+                pictures.small.toString(),
+                "" + SMALL));
+        Files.write(pictures.profile, MatrixProfile.opRgb());
+        return pictures;
+    }
+
+    static Pictures in(Path folder) {
+        return new Pictures(
+                folder.resolve("original.jpg"),
+                folder.resolve("small"),
+                folder.resolve("oprgb.icc"),
+                folder.resolve("piece"));
+    }
+
+    Path folder() {
+        return original.getParent();
+    }
+}

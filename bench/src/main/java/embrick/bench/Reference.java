@@ -1,0 +1,40 @@
+package embrick.bench;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+
+/** The same works by libraries that are not ours: Pillow (Debian python3-pil) and libvips (npm sharp). */
+enum Reference {
+    PILLOW("Pillow", "/usr/bin/python3", "measure.py"),
+    LIBVIPS("libvips", "node", "measure.mjs");
+
+    private final String title;
+    private final String runtime;
+    private final String script;
+
+    Reference(String title, String runtime, String script) {
+        this.title = title;
+        this.runtime = runtime;
+        this.script = script;
+    }
+
+    String title() {
+        return title;
+    }
+
+    static Path folder() {
+        return Path.of("bench/reference").toAbsolutePath();
+    }
+
+    List<Measured> measure(String work, int repeats, Pictures pictures) throws IOException, InterruptedException {
+        return Measured.parse(Processes.run(List.of(
+                runtime,
+                folder().resolve(script).toString(),
+                work,
+                "" + repeats,
+                (work.equals("small") ? pictures.small() : pictures.original()).toString(),
+                pictures.profile().toString(),
+                pictures.piece().toString())));
+    }
+}

@@ -1,0 +1,292 @@
+package embrick.bench;
+
+import embrick.core.colour.ColourPath;
+import embrick.core.colour.ProfileRef;
+import embrick.core.colour.ToneCurve;
+import embrick.core.framing.Framing;
+import embrick.core.paper.PaperSize;
+import embrick.core.pixels.ColourModel;
+import embrick.core.pixels.Orientation;
+import embrick.core.pixels.PixelRect;
+import embrick.core.pixels.Raster;
+import embrick.core.plan.Plan;
+import embrick.core.plan.Planner;
+import embrick.core.plan.Planning;
+import embrick.core.print.Print;
+import embrick.core.print.Printer;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampler;
+import embrick.core.resample.Resampling;
+import embrick.core.resample.Window;
+import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.Fit;
+import embrick.core.ticket.Lift;
+import embrick.core.ticket.NamePattern;
+import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.PaperColour;
+import embrick.core.ticket.PaperKind;
+import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Size;
+import embrick.core.ticket.Ticket;
+import embrick.core.ticket.Turn;
+import embrick.core.ticket.ViewingDistance;
+import embrick.core.units.Length;
+import embrick.core.units.PixelSize;
+import embrick.core.units.Resolution;
+import embrick.formats.DecodeLimits;
+import embrick.formats.FileTarget;
+import embrick.formats.Formats;
+import embrick.formats.OpenedPicture;
+import embrick.formats.PrintFile;
+import embrick.formats.icc.MatrixProfile;
+import embrick.formats.icc.ProfileShelf;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.lang.foreign.ValueLayout;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.Stream;
+
+/** The works that are measured, by name. What a work needs beforehand is made when it is asked for. */
+final class Works implements AutoCloseable {
+    private final Formats formats = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
+    private final Pictures pictures;
+    private final List<AutoCloseable> held = new ArrayList<>();
+    private final ExecutorService twoThreads =
+            Executors.newFixedThreadPool(2, Thread.ofPlatform().daemon().factory());
+
+    Works(Pictures pictures) {
+        this.pictures = pictures;
+    }
+
+    /** What is done once. */
+    interface Doing {
+        void run() throws IOException;
+    }
+
+    /** @param warmUps rounds until the compiler is done with it */
+    record Work(int warmUps, Doing doing) {}
+
+    Work named(String name) throws IOException {
+        return switch (name) {
+            case "whole" -> new Work(12, () -> make(pictures.original(), ticket(new Lift.None()), pictures.piece()));
+            case "lifted" ->
+                new Work(12, () -> makeWide(ticket(new Lift.ForPaper(PaperKind.LUSTRE)), pictures.piece()));
+            case "stage" -> stage(0);
+            case "tilted" -> stage(2);
+            case "small" -> new Work(4, this::smallPictures);
+            case "proof" -> proof();
+            case "proof-cold" -> new Work(8, this::proofCold);
+            case "two" -> new Work(6, this::twoTogether);
+            case "two-one" -> new Work(6, () -> twoInTurn(1));
+            case "huge-jpeg" -> new Work(0, () -> huge(new FileFormat.Jpeg(95)));
+            case "huge-tiff" -> new Work(0, () -> huge(new FileFormat.Tiff(FileFormat.Packing.PLAIN)));
+            default -> {
+                if (name.startsWith("enlarge-")) {
+                    yield enlarge(Integer.parseInt(name.substring("enlarge-".length())));
+                }
+                throw new IllegalArgumentException("work: expected one that is known, got " + name);
+            }
+        };
+    }
+
+    private static Ticket ticket(Lift lift) {
+        return new Ticket(
+                onPaper("8", "10"),
+                Turn.SUIT,
+                new Fit.Fill(PaperColour.WHITE),
+                Resolution.perInch(300),
+                ViewingDistance.HAND,
+                ResamplingChoice.BY_ITSELF,
+                lift,
+                OutputColour.SRGB,
+                new FileFormat.Jpeg(95),
+                new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
+    }
+
+    private static Size onPaper(String width, String height) {
+        return new Size.OnPaper(new PaperSize(Length.inches(width), Length.inches(height)));
+    }
+
+    private static Plan plan(OpenedPicture opened, Ticket ticket) {
+        return ((Planning.Ready) Planner.plan(opened.facts(), ticket, Framing.centred())).plan();
+    }
+
+    private void make(Path original, Ticket ticket, Path piece) throws IOException {
+        try (OpenedPicture opened = formats.open(original)) {
+            write(opened.raster(), plan(opened, ticket), piece);
+        }
+    }
+
+    /** As {@link #make}, converted to opRGB on the way. */
+    private void makeWide(Ticket ticket, Path piece) throws IOException {
+        try (OpenedPicture opened = formats.open(pictures.original())) {
+            Plan plan = plan(opened, ticket);
+            String digest = formats.profiles()
+                    .add(MatrixProfile.opRgb(), ColourModel.RGB)
+                    .orElseThrow()
+                    .digest();
+            ColourPath wide = new ColourPath(plan.colour().from(), new ProfileRef.Embedded(digest, ColourModel.RGB));
+            write(
+                    opened.raster(),
+                    new Plan(
+                            plan.source(),
+                            plan.sheet(),
+                            plan.picture(),
+                            plan.window(),
+                            plan.resampling(),
+                            plan.lift(),
+                            wide,
+                            plan.paper(),
+                            plan.marked(),
+                            plan.file(),
+                            plan.bitsPerChannel(),
+                            plan.shapeKey(),
+                            plan.limits(),
+                            plan.figures()),
+                    piece);
+        }
+    }
+
+    private void write(Raster raster, Plan plan, Path piece) throws IOException {
+        Files.deleteIfExists(piece);
+        try (FileTarget target = FileTarget.create(piece)) {
+            formats.write(Printer.print(plan, raster, formats.profiles()), plan, target, PrintFile.Progress.none());
+        }
+    }
+
+    private Raster noise(int width, int height) {
+        Raster raster = Raster.allocate(new PixelSize(width, height), 3, 1);
+        held.add(raster);
+        for (long i = 0; i < raster.samples().byteSize(); i++) {
+            raster.samples().set(ValueLayout.JAVA_BYTE, i, (byte) ((i * 0x9E3779B97F4A7C15L) >>> 56));
+        }
+        return raster;
+    }
+
+    /** Lanczos alone, 20 to 7.2 MP. */
+    private Work stage(double tilt) {
+        Raster raster = noise(5000, 4000);
+        Window window = new Window(Orientation.UPRIGHT, new PixelSize(3000, 2400), 2500, 2000, 5000 / 3000.0, tilt);
+        return new Work(8, () -> resample(raster, window));
+    }
+
+    /** Twice as large, so that 380 MP of output come from 95 MP of source. */
+    private Work enlarge(int megapixels) {
+        int height = (int) Math.round(Math.sqrt(megapixels * 1e6 / 1.5) / 2);
+        int width = height * 3 / 2;
+        Raster raster = noise(width, height);
+        Window window = new Window(
+                Orientation.UPRIGHT, new PixelSize(width * 2, height * 2), width / 2.0, height / 2.0, 0.5, 0);
+        return new Work(megapixels < 20 ? 6 : 1, () -> resample(raster, window));
+    }
+
+    private static void resample(Raster raster, Window window) {
+        Resampler resampler = Resampler.of(
+                raster, window, Resampling.by(Method.LANCZOS3), Resampler.LastChannel.COLOUR, ToneCurve.srgb());
+        int rows = 64;
+        float[] strip = new float[rows * window.output().width() * 3];
+        for (int y = 0; y < window.output().height(); y += rows) {
+            int count = Math.min(rows, window.output().height() - y);
+            resampler.render(new PixelRect(0, y, window.output().width(), count), strip, 0);
+        }
+    }
+
+    private void smallPictures() throws IOException {
+        Ticket ticket = ticket(new Lift.None())
+                .withSize(onPaper("2.24", "2.24"))
+                .withPpi(Resolution.perInch(100))
+                .withResampling(new ResamplingChoice(
+                        Optional.of(Method.BILINEAR), Resampling.Light.ENCODED, Resampling.Ringing.FREE));
+        List<Path> names;
+        try (Stream<Path> all = Files.list(pictures.small())) {
+            names = all.filter(name -> name.toString().endsWith(".jpg")).toList();
+        }
+        together(names, name -> make(name, ticket, Path.of(name + ".piece")));
+    }
+
+    private interface Each {
+        void of(Path name) throws IOException;
+    }
+
+    private void together(List<Path> names, Each each) throws IOException {
+        List<Future<?>> works = new ArrayList<>();
+        for (Path name : names) {
+            works.add(twoThreads.submit(() -> {
+                each.of(name);
+                return null;
+            }));
+        }
+        try {
+            for (Future<?> work : works) {
+                work.get();
+            }
+        } catch (ExecutionException failed) {
+            throw new IOException(failed.getCause());
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+            throw new UncheckedIOException(new IOException(interrupted));
+        }
+    }
+
+    private static final PixelRect PROOF = new PixelRect(900, 800, 1200, 700);
+
+    private Work proof() throws IOException {
+        OpenedPicture opened = formats.open(pictures.original());
+        held.add(opened);
+        return new Work(30, () -> proof(opened));
+    }
+
+    private void proof(OpenedPicture opened) {
+        Print print = Printer.print(
+                plan(opened, ticket(new Lift.ForPaper(PaperKind.LUSTRE))), opened.raster(), formats.profiles());
+        print.render(PROOF, new float[PROOF.width() * PROOF.height() * 3]);
+    }
+
+    private void proofCold() throws IOException {
+        try (OpenedPicture opened = formats.open(pictures.original())) {
+            proof(opened);
+        }
+    }
+
+    private void twoTogether() throws IOException {
+        together(
+                List.of(pictures.folder().resolve("first"), pictures.folder().resolve("second")),
+                piece -> make(pictures.original(), ticket(new Lift.None()), piece));
+    }
+
+    private void twoInTurn(int count) throws IOException {
+        for (int i = 0; i < count; i++) {
+            make(pictures.original(), ticket(new Lift.None()), pictures.piece());
+        }
+    }
+
+    /** 44 × 96 in at 300 ppi: 380 MP from 24. */
+    private void huge(FileFormat file) throws IOException {
+        make(
+                pictures.original(),
+                ticket(new Lift.ForPaper(PaperKind.CANVAS))
+                        .withSize(onPaper("44", "96"))
+                        .withFile(file),
+                pictures.piece());
+    }
+
+    @Override
+    public void close() throws IOException {
+        twoThreads.shutdown();
+        for (AutoCloseable one : held) {
+            try {
+                one.close();
+            } catch (Exception failed) {
+                throw new IOException(failed);
+            }
+        }
+    }
+}
