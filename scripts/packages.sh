@@ -1,12 +1,16 @@
 # Debian packages that are needed, and how they get here.
 RUN_PACKAGES="postgresql libturbojpeg0 liblcms2-2 libheif1 libwebp7"
 TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils netpbm libtiff-tools libheif-examples"
+BENCH_PACKAGES="$RUN_PACKAGES python3-pil python3-skimage"
 
-# need_packages run|test: installs what is missing, or says what is.
+# need_packages run|test|bench: installs what is missing, or says what is.
 need_packages() {
   local wanted missing="" package
-  wanted=$RUN_PACKAGES
-  [ "$1" = test ] && wanted=$TEST_PACKAGES
+  case "$1" in
+    run) wanted=$RUN_PACKAGES ;;
+    test) wanted=$TEST_PACKAGES ;;
+    bench) wanted=$BENCH_PACKAGES ;;
+  esac
   for package in $wanted; do
     dpkg-query -W -f='${Status}' "$package" 2>/dev/null | grep -q 'ok installed' || missing="$missing $package"
   done

@@ -52,6 +52,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 
 /** The works that are measured, by name. What a work needs beforehand is made when it is asked for. */
@@ -59,6 +60,7 @@ final class Works implements AutoCloseable {
     private final Formats formats = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
     private final Pictures pictures;
     private final List<AutoCloseable> held = new ArrayList<>();
+    private final AtomicInteger pieces = new AtomicInteger();
     private final ExecutorService twoThreads =
             Executors.newFixedThreadPool(2, Thread.ofPlatform().daemon().factory());
 
@@ -76,14 +78,15 @@ final class Works implements AutoCloseable {
 
     Work named(String name) throws IOException {
         return switch (name) {
-            case "whole" -> new Work(12, () -> make(pictures.original(), ticket(new Lift.None()), pictures.piece()));
+            case "whole" -> new Work(20, () -> make(pictures.original(), ticket(new Lift.None()), pictures.piece()));
             case "lifted" ->
-                new Work(12, () -> makeWide(ticket(new Lift.ForPaper(PaperKind.LUSTRE)), pictures.piece()));
+                new Work(20, () -> makeWide(ticket(new Lift.ForPaper(PaperKind.LUSTRE)), pictures.piece()));
             case "stage" -> stage(0);
             case "tilted" -> stage(2);
-            case "small" -> new Work(4, this::smallPictures);
+            case "small" -> new Work(10, this::smallPictures);
             case "proof" -> proof();
             case "proof-cold" -> new Work(8, this::proofCold);
+            case "decode" -> new Work(5, () -> formats.open(pictures.original()).close());
             case "two" -> new Work(6, this::twoTogether);
             case "two-one" -> new Work(6, () -> twoInTurn(1));
             case "huge-jpeg" -> new Work(0, () -> huge(new FileFormat.Jpeg(95)));
@@ -155,9 +158,9 @@ final class Works implements AutoCloseable {
         }
     }
 
+    /** Each piece is a new file, as in a run; the folder goes when all is measured. */
     private void write(Raster raster, Plan plan, Path piece) throws IOException {
-        Files.deleteIfExists(piece);
-        try (FileTarget target = FileTarget.create(piece)) {
+        try (FileTarget target = FileTarget.create(Path.of(piece + "." + ProcessHandle.current().pid() + "." + pieces.incrementAndGet()))) {
             formats.write(Printer.print(plan, raster, formats.profiles()), plan, target, PrintFile.Progress.none());
         }
     }
@@ -175,7 +178,7 @@ final class Works implements AutoCloseable {
     private Work stage(double tilt) {
         Raster raster = noise(5000, 4000);
         Window window = new Window(Orientation.UPRIGHT, new PixelSize(3000, 2400), 2500, 2000, 5000 / 3000.0, tilt);
-        return new Work(8, () -> resample(raster, window));
+        return new Work(20, () -> resample(raster, window));
     }
 
     /** Twice as large, so that 380 MP of output come from 95 MP of source. */
@@ -185,7 +188,7 @@ final class Works implements AutoCloseable {
         Raster raster = noise(width, height);
         Window window = new Window(
                 Orientation.UPRIGHT, new PixelSize(width * 2, height * 2), width / 2.0, height / 2.0, 0.5, 0);
-        return new Work(megapixels < 20 ? 6 : 1, () -> resample(raster, window));
+        return new Work(Math.max(1, 200 / megapixels), () -> resample(raster, window));
     }
 
     private static void resample(Raster raster, Window window) {

@@ -1,5 +1,8 @@
 package embrick.core.colour;
 
+import embrick.core.lanes.Lanes;
+import java.util.Arrays;
+
 /**
  * How a profile's numbers stand for light: encoded 0..1 to linear 0..1 and back, rising from 0 to 1.
  *
@@ -9,6 +12,7 @@ package embrick.core.colour;
 public final class ToneCurve {
     private static final int BACK_STEPS = 4096;
 
+    private final Lanes lanes = Lanes.best();
     private final double[] linear;
     private final float[] back;
 
@@ -65,17 +69,31 @@ public final class ToneCurve {
     public float[] ofCounts(int most) {
         float[] table = new float[most + 1];
         for (int count = 0; count <= most; count++) {
-            double at = (double) count / most * (linear.length - 1);
-            int below = Math.min((int) at, linear.length - 2);
-            table[count] = (float) (linear[below] + (at - below) * (linear[below + 1] - linear[below]));
+            table[count] = light((double) count / most);
         }
         return table;
     }
 
-    /** The encoding of a light, which is clipped to 0..1 first. */
-    public float encode(float light) {
-        float at = (float) Math.sqrt(Math.sqrt(Math.clamp(light, 0f, 1f))) * BACK_STEPS;
-        int below = (int) at;
-        return back[below] + (at - below) * (back[below + 1] - back[below]);
+    private float light(double encoded) {
+        double at = encoded * (linear.length - 1);
+        int below = Math.min((int) at, linear.length - 2);
+        return (float) (linear[below] + (at - below) * (linear[below + 1] - linear[below]));
+    }
+
+    /** The light of even steps, for {@link Lanes#lookUp}. */
+    float[] table(int steps) {
+        float[] table = Arrays.copyOf(ofCounts(steps), steps + 2);
+        table[steps + 1] = table[steps];
+        return table;
+    }
+
+    /** The way back, for {@link Lanes#lookUpRoot}. Not to be changed. */
+    float[] backTable() {
+        return back;
+    }
+
+    /** The encoding of lights, which are clipped to 0..1 first; in and out may be one place. */
+    public void encode(float[] lights, int from, float[] out, int at, int count) {
+        lanes.lookUpRoot(back, lights, from, out, at, count);
     }
 }

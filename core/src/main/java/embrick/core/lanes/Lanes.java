@@ -1,5 +1,7 @@
 package embrick.core.lanes;
 
+import java.lang.foreign.MemorySegment;
+
 /** The loops that most time is spent in. Implementations keep no state and are safe for several threads. */
 public interface Lanes {
     /** Taps are handled this many at a time: counts are multiples of it, spare weights 0. */
@@ -34,7 +36,7 @@ public interface Lanes {
 
     /**
      * Mixes the rows of many small blocks, each with weights of its own:
-     * {@code out[p·apart + i] = Σ area[starts[p] + t·stride + i] · down[p·taps + t]} for i below {@code length}.
+     * {@code out[p·apart + i] = Σ area[starts[p] + t·stride + i] · down[p·padded(taps) + t]} for i below {@code length}.
      *
      * @param apart floats from one block's row to the next in {@code out}; up to {@link #SLACK} beyond {@code length} may
      *     be written, and is written over by the next block
@@ -51,10 +53,15 @@ public interface Lanes {
             int count);
 
     /**
-     * {@code out[at + i] = a[from + i] + part · (a[from + next + i] − a[from + i])} for i below {@code length}: between two
-     * rows of a table. Up to {@link #SLACK} floats beyond may be written.
+     * Rows between two rows of a table: {@code out[p·length + t] = low + parts[p] · (high − low)}, with low at
+     * {@code table[rows[p]·length + t]} and high one row on. Up to {@link #SLACK} floats beyond the last may be written.
+     *
+     * @param length a multiple of {@link #TAPS_TOGETHER}
      */
-    void between(float[] a, int from, int next, float part, float[] out, int at, int length);
+    void between(float[] table, int length, int[] rows, float[] parts, float[] out, int count);
+
+    /** As {@link #between}, each value four times over, as {@link #mixPixels} takes its weights. */
+    void betweenFourfold(float[] table, int length, int[] rows, float[] parts, float[] out, int count);
 
     /** Samples 0..1 to counts of 8 bits, nearest, clipped. */
     void toBytes(float[] in, int from, byte[] out, int at, int count);
@@ -64,4 +71,26 @@ public interface Lanes {
 
     /** Counts of 16 bits to samples 0..1. */
     void toFloats(short[] in, int from, float[] out, int at, int count);
+
+    /** Counts of 8 bits in memory, from byte {@code from} on, to samples 0..1. */
+    void fromBytes(MemorySegment in, long from, float[] out, int at, int count);
+
+    /** Counts of 16 bits in memory, in the machine's byte order, from byte {@code from} on, to samples 0..1. */
+    void fromShorts(MemorySegment in, long from, float[] out, int at, int count);
+
+    /** {@code out[i] = r · red + g · green + b · blue} for pixels of three channels. */
+    void luminances(float[] in, int from, float red, float green, float blue, float[] out, int at, int count);
+
+    /** Adds {@code added[i]} to all three channels of pixel i; clipped to 0..1. */
+    void addToPixels(float[] in, int from, float[] added, float[] out, int at, int count);
+
+    /**
+     * Looks samples, clipped to 0..1, up in an even table and draws a line between neighbours.
+     *
+     * @param table values at 0, 1/n, … 1, and the last once more: n + 2 of them
+     */
+    void lookUp(float[] table, float[] in, int from, float[] out, int at, int count);
+
+    /** As {@link #lookUp}, in a table over the fourth root of the samples. */
+    void lookUpRoot(float[] table, float[] in, int from, float[] out, int at, int count);
 }

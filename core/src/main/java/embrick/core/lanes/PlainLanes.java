@@ -1,5 +1,7 @@
 package embrick.core.lanes;
 
+import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
 import java.util.Arrays;
 
 /** Plain Java; whole-row loops are written so that the compiler can make vectors of them by itself. */
@@ -83,7 +85,7 @@ public final class PlainLanes implements Lanes {
             int at = p * apart;
             Arrays.fill(out, at, at + length, 0f);
             for (int t = 0; t < taps; t++) {
-                float weight = down[p * taps + t];
+                float weight = down[p * Lanes.padded(taps) + t];
                 int row = starts[p] + t * stride;
                 for (int i = 0; i < length; i++) {
                     out[at + i] += area[row + i] * weight;
@@ -93,11 +95,28 @@ public final class PlainLanes implements Lanes {
     }
 
     @Override
-    public void between(float[] a, int from, int next, float part, float[] out, int at, int length) {
-        for (int i = 0; i < length; i++) {
-            float low = a[from + i];
-            out[at + i] = low + part * (a[from + next + i] - low);
+    public void between(float[] table, int length, int[] rows, float[] parts, float[] out, int count) {
+        for (int p = 0; p < count; p++) {
+            int from = rows[p] * length;
+            for (int t = 0; t < length; t++) {
+                out[p * length + t] = between(table, from + t, length, parts[p]);
+            }
         }
+    }
+
+    @Override
+    public void betweenFourfold(float[] table, int length, int[] rows, float[] parts, float[] out, int count) {
+        for (int p = 0; p < count; p++) {
+            int from = rows[p] * length;
+            for (int t = 0; t < length; t++) {
+                int at = 4 * (p * length + t);
+                Arrays.fill(out, at, at + 4, between(table, from + t, length, parts[p]));
+            }
+        }
+    }
+
+    private static float between(float[] table, int from, int next, float part) {
+        return table[from] + part * (table[from + next] - table[from]);
     }
 
     @Override
@@ -119,5 +138,63 @@ public final class PlainLanes implements Lanes {
         for (int i = 0; i < count; i++) {
             out[at + i] = (in[from + i] & 0xffff) * (1f / 65535f);
         }
+    }
+
+    @Override
+    public void fromBytes(MemorySegment in, long from, float[] out, int at, int count) {
+        for (int i = 0; i < count; i++) {
+            out[at + i] = (in.get(ValueLayout.JAVA_BYTE, from + i) & 0xff) * (1f / 255f);
+        }
+    }
+
+    @Override
+    public void fromShorts(MemorySegment in, long from, float[] out, int at, int count) {
+        for (int i = 0; i < count; i++) {
+            out[at + i] = (in.get(ValueLayout.JAVA_SHORT_UNALIGNED, from + 2L * i) & 0xffff) * (1f / 65535f);
+        }
+    }
+
+    @Override
+    public void luminances(float[] in, int from, float red, float green, float blue, float[] out, int at, int count) {
+        for (int i = 0, p = from; i < count; i++, p += 3) {
+            out[at + i] = in[p] * red + in[p + 1] * green + in[p + 2] * blue;
+        }
+    }
+
+    @Override
+    public void addToPixels(float[] in, int from, float[] added, float[] out, int at, int count) {
+        addToPixels(in, from, added, out, at, 0, count);
+    }
+
+    /** The pixels from {@code first} on. */
+    static void addToPixels(float[] in, int from, float[] added, float[] out, int at, int first, int count) {
+        for (int i = first, p = 3 * first; i < count; i++, p += 3) {
+            float more = added[i];
+            out[at + p] = Math.clamp(in[from + p] + more, 0f, 1f);
+            out[at + p + 1] = Math.clamp(in[from + p + 1] + more, 0f, 1f);
+            out[at + p + 2] = Math.clamp(in[from + p + 2] + more, 0f, 1f);
+        }
+    }
+
+    @Override
+    public void lookUp(float[] table, float[] in, int from, float[] out, int at, int count) {
+        float steps = table.length - 2;
+        for (int i = 0; i < count; i++) {
+            out[at + i] = between(table, Math.clamp(in[from + i], 0f, 1f) * steps);
+        }
+    }
+
+    @Override
+    public void lookUpRoot(float[] table, float[] in, int from, float[] out, int at, int count) {
+        float steps = table.length - 2;
+        for (int i = 0; i < count; i++) {
+            float root = (float) Math.sqrt(Math.clamp(in[from + i], 0f, 1f));
+            out[at + i] = between(table, (float) Math.sqrt(root) * steps);
+        }
+    }
+
+    private static float between(float[] table, float place) {
+        int below = (int) place;
+        return between(table, below, 1, place - below);
     }
 }

@@ -1,10 +1,7 @@
 package embrick.core.lanes;
 
-import jdk.incubator.vector.ByteVector;
+import java.lang.foreign.MemorySegment;
 import jdk.incubator.vector.FloatVector;
-import jdk.incubator.vector.IntVector;
-import jdk.incubator.vector.ShortVector;
-import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
 /**
@@ -19,12 +16,6 @@ public final class VectorLanes implements Lanes {
     private static final VectorSpecies<Float> WIDE = FloatVector.SPECIES_PREFERRED;
     private static final VectorSpecies<Float> PIXEL = FloatVector.SPECIES_128;
     private static final int LANES = WIDE.length();
-    /** A quarter as many bits as {@link #WIDE}: its bytes fill the same lanes. */
-    private static final VectorSpecies<Byte> BYTES =
-            VectorSpecies.of(byte.class, jdk.incubator.vector.VectorShape.forBitSize(Math.max(64, LANES * 8)));
-
-    private static final VectorSpecies<Short> SHORTS =
-            VectorSpecies.of(short.class, jdk.incubator.vector.VectorShape.forBitSize(Math.max(64, LANES * 16)));
 
     private final PlainLanes plain = new PlainLanes();
 
@@ -161,13 +152,14 @@ public final class VectorLanes implements Lanes {
             float[] out,
             int apart,
             int count) {
+        int padded = Lanes.padded(taps);
         for (int p = 0; p < count; p++) {
             if (length <= 2 * LANES) {
-                mixTwo(area, starts[p], stride, down, p * taps, taps, out, p * apart);
+                mixTwo(area, starts[p], stride, down, p * padded, taps, out, p * apart);
                 continue;
             }
             for (int i = 0; i < length; i += 3 * LANES) {
-                mixThree(area, starts[p] + i, stride, down, p * taps, taps, out, p * apart + i);
+                mixThree(area, starts[p] + i, stride, down, p * padded, taps, out, p * apart + i);
             }
         }
     }
@@ -202,54 +194,66 @@ public final class VectorLanes implements Lanes {
     }
 
     @Override
-    public void between(float[] a, int from, int next, float part, float[] out, int at, int length) {
-        for (int i = 0; i < length; i += LANES) {
-            FloatVector low = FloatVector.fromArray(WIDE, a, from + i);
-            FloatVector step = FloatVector.fromArray(WIDE, a, from + next + i).sub(low);
-            low.add(step.mul(part)).intoArray(out, at + i);
-        }
+    public void between(float[] table, int length, int[] rows, float[] parts, float[] out, int count) {
+        VectorTables.between(table, length, rows, parts, out, count);
+    }
+
+    @Override
+    public void betweenFourfold(float[] table, int length, int[] rows, float[] parts, float[] out, int count) {
+        VectorTables.betweenFourfold(table, length, rows, parts, out, count);
     }
 
     @Override
     public void toBytes(float[] in, int from, byte[] out, int at, int count) {
-        int i = 0;
-        for (; LANES >= 8 && i + LANES <= count; i += LANES) {
-            ByteVector bytes = (ByteVector) counts(in, from + i, 255f).convertShape(VectorOperators.I2B, BYTES, 0);
-            bytes.intoArray(out, at + i);
-        }
-        plain.toBytes(in, from + i, out, at + i, count - i);
+        int done = VectorCounts.toBytes(in, from, out, at, count);
+        plain.toBytes(in, from + done, out, at + done, count - done);
     }
 
     @Override
     public void toShorts(float[] in, int from, short[] out, int at, int count) {
-        int i = 0;
-        for (; LANES >= 8 && i + LANES <= count; i += LANES) {
-            ShortVector shorts =
-                    (ShortVector) counts(in, from + i, 65535f).convertShape(VectorOperators.I2S, SHORTS, 0);
-            shorts.intoArray(out, at + i);
-        }
-        plain.toShorts(in, from + i, out, at + i, count - i);
+        int done = VectorCounts.toShorts(in, from, out, at, count);
+        plain.toShorts(in, from + done, out, at + done, count - done);
     }
 
     @Override
     public void toFloats(short[] in, int from, float[] out, int at, int count) {
-        int i = 0;
-        for (; LANES >= 8 && i + LANES <= count; i += LANES) {
-            IntVector ints = (IntVector) ShortVector.fromArray(SHORTS, in, from + i)
-                    .convertShape(VectorOperators.ZERO_EXTEND_S2I, IntVector.SPECIES_PREFERRED, 0);
-            ((FloatVector) ints.convert(VectorOperators.I2F, 0))
-                    .mul(1f / 65535f)
-                    .intoArray(out, at + i);
-        }
-        plain.toFloats(in, from + i, out, at + i, count - i);
+        int done = VectorCounts.toFloats(in, from, out, at, count);
+        plain.toFloats(in, from + done, out, at + done, count - done);
     }
 
-    private static IntVector counts(float[] in, int from, float most) {
-        return (IntVector) FloatVector.fromArray(WIDE, in, from)
-                .max(0f)
-                .min(1f)
-                .mul(most)
-                .add(0.5f)
-                .convert(VectorOperators.F2I, 0);
+    @Override
+    public void fromBytes(MemorySegment in, long from, float[] out, int at, int count) {
+        int done = VectorCounts.fromBytes(in, from, out, at, count);
+        plain.fromBytes(in, from + done, out, at + done, count - done);
+    }
+
+    @Override
+    public void fromShorts(MemorySegment in, long from, float[] out, int at, int count) {
+        int done = VectorCounts.fromShorts(in, from, out, at, count);
+        plain.fromShorts(in, from + 2L * done, out, at + done, count - done);
+    }
+
+    @Override
+    public void luminances(float[] in, int from, float red, float green, float blue, float[] out, int at, int count) {
+        int done = VectorTriples.luminances(in, from, red, green, blue, out, at, count);
+        plain.luminances(in, from + 3 * done, red, green, blue, out, at + done, count - done);
+    }
+
+    @Override
+    public void addToPixels(float[] in, int from, float[] added, float[] out, int at, int count) {
+        int done = VectorTriples.addToPixels(in, from, added, out, at, count);
+        PlainLanes.addToPixels(in, from, added, out, at, done, count);
+    }
+
+    @Override
+    public void lookUp(float[] table, float[] in, int from, float[] out, int at, int count) {
+        int done = VectorTables.lookUp(table, in, from, out, at, count);
+        plain.lookUp(table, in, from + done, out, at + done, count - done);
+    }
+
+    @Override
+    public void lookUpRoot(float[] table, float[] in, int from, float[] out, int at, int count) {
+        int done = VectorTables.lookUpRoot(table, in, from, out, at, count);
+        plain.lookUpRoot(table, in, from + done, out, at + done, count - done);
     }
 }

@@ -14,6 +14,7 @@ import embrick.core.units.PixelSize;
  * again are kept; any region has the same samples that the whole has there.
  */
 public final class Lift implements PixelSource {
+    private final Lanes lanes = Lanes.best();
     private final LiftSettings settings;
     private final int channels;
     private final Encoding encoding;
@@ -115,12 +116,7 @@ public final class Lift implements PixelSource {
             System.arraycopy(kept, from, out, 0, count);
             return;
         }
-        float red = encoding.redLight();
-        float green = encoding.greenLight();
-        float blue = encoding.blueLight();
-        for (int i = 0, at = from; i < count; i++, at += 3) {
-            out[i] = kept[at] * red + kept[at + 1] * green + kept[at + 2] * blue;
-        }
+        lanes.luminances(kept, from, encoding.redLight(), encoding.greenLight(), encoding.blueLight(), out, 0, count);
     }
 
     private void liftRow(int y, PixelRect region, float[] into, int at) {
@@ -139,12 +135,7 @@ public final class Lift implements PixelSource {
             after[i] = Math.min(Math.max(before[i] + blurred[i], 0f), 1f);
         }
         if (channels == 3) {
-            for (int i = 0, p = 0; i < count; i++, p += 3) {
-                float added = blurred[i];
-                into[at + p] = Math.min(Math.max(kept[from + p] + added, 0f), 1f);
-                into[at + p + 1] = Math.min(Math.max(kept[from + p + 1] + added, 0f), 1f);
-                into[at + p + 2] = Math.min(Math.max(kept[from + p + 2] + added, 0f), 1f);
-            }
+            lanes.addToPixels(kept, from, blurred, into, at, count);
         } else {
             System.arraycopy(after, 0, into, at, count);
         }

@@ -1,5 +1,6 @@
 package embrick.core.pixels;
 
+import embrick.core.lanes.Lanes;
 import embrick.core.units.PixelSize;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
@@ -16,6 +17,7 @@ public final class Raster implements AutoCloseable {
     private static final float FROM_BYTE = 1f / 255f;
     private static final float FROM_SHORT = 1f / 65535f;
 
+    private final Lanes lanes = Lanes.best();
     private final PixelSize stored;
     private final int channels;
     private final int bytesPerSample;
@@ -27,7 +29,7 @@ public final class Raster implements AutoCloseable {
         this.channels = channels;
         this.bytesPerSample = bytesPerSample;
         this.arena = Arena.ofShared();
-        this.samples = arena.allocate(stored.bytes(channels, bytesPerSample), 16);
+        this.samples = Pages.allocate(stored.bytes(channels, bytesPerSample), arena);
     }
 
     /** Memory for a picture, zeroed. */
@@ -83,17 +85,11 @@ public final class Raster implements AutoCloseable {
     }
 
     private void readRow(int x, int y, int count, float[] into, int at) {
-        int length = count * channels;
+        long from = y * rowBytes() + (long) x * channels * bytesPerSample;
         if (bytesPerSample == 1) {
-            long from = y * rowBytes() + (long) x * channels;
-            for (int i = 0; i < length; i++) {
-                into[at + i] = (samples.get(ValueLayout.JAVA_BYTE, from + i) & 0xff) * FROM_BYTE;
-            }
+            lanes.fromBytes(samples, from, into, at, count * channels);
         } else {
-            long from = y * rowBytes() + (long) x * channels * 2;
-            for (int i = 0; i < length; i++) {
-                into[at + i] = (samples.get(ValueLayout.JAVA_SHORT, from + 2L * i) & 0xffff) * FROM_SHORT;
-            }
+            lanes.fromShorts(samples, from, into, at, count * channels);
         }
     }
 

@@ -21,17 +21,25 @@ final class Encoded implements PixelSource {
     @Override
     public void render(PixelRect region, float[] into, int at) {
         light.render(region, into, at);
-        int end = at + region.width() * region.height() * channels;
-        if (!alpha) {
-            for (int i = at; i < end; i++) {
-                into[i] = tone.encode(into[i]);
-            }
-            return;
+        int pixels = region.width() * region.height();
+        if (alpha) {
+            encodeSeeThrough(into, at, pixels);
+        } else {
+            tone.encode(into, at, into, at, pixels * channels);
         }
+    }
+
+    /** The light is taken out of the alpha, encoded, and put back in. */
+    private void encodeSeeThrough(float[] into, int at, int pixels) {
+        int end = at + pixels * channels;
         for (int pixel = at; pixel < end; pixel += channels) {
             float share = Math.clamp(into[pixel + channels - 1], 0f, 1f);
             for (int c = 0; c < channels - 1; c++) {
-                into[pixel + c] = share == 0 ? 0 : tone.encode(into[pixel + c] / share) * share;
+                into[pixel + c] = share == 0 ? 0 : into[pixel + c] / share;
+            }
+            tone.encode(into, pixel, into, pixel, channels - 1);
+            for (int c = 0; c < channels - 1; c++) {
+                into[pixel + c] *= share;
             }
         }
     }

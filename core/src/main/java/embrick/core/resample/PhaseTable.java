@@ -1,5 +1,7 @@
 package embrick.core.resample;
 
+import embrick.core.lanes.Lanes;
+
 /**
  * The normalised weights of a smooth kernel for positions between two taps, in small steps.
  *
@@ -14,14 +16,11 @@ final class PhaseTable {
     private final int rowLength;
     private final float[] rows;
 
-    /**
-     * @param padded taps a row has room for; the spare ones weigh 0
-     * @param copies each weight is written so many times over
-     */
-    PhaseTable(AxisKernel kernel, int taps, int padded, int copies) {
+    /** Rows have room for {@link Lanes#padded} taps; the spare ones weigh 0. */
+    PhaseTable(AxisKernel kernel, int taps) {
         this.steps = Math.max(LEAST_STEPS, (int) Math.ceil(STEPS / Math.max(1, kernel.scale())));
-        this.rowLength = padded * copies;
-        this.rows = new float[(steps + 2) * rowLength + embrick.core.lanes.Lanes.SLACK];
+        this.rowLength = Lanes.padded(taps);
+        this.rows = new float[(steps + 2) * rowLength + Lanes.SLACK];
         double[] exact = new double[taps];
         for (int step = 0; step <= steps + 1; step++) {
             double sum = 0;
@@ -29,8 +28,8 @@ final class PhaseTable {
                 exact[tap] = kernel.weight((double) step / steps - kernel.radius() + tap);
                 sum += exact[tap];
             }
-            for (int i = 0; i < taps * copies; i++) {
-                rows[step * rowLength + i] = (float) (exact[i / copies] / sum);
+            for (int tap = 0; tap < taps; tap++) {
+                rows[step * rowLength + tap] = (float) (exact[tap] / sum);
             }
         }
     }

@@ -2,17 +2,14 @@ package embrick.core.resample;
 
 import embrick.core.lanes.Lanes;
 import embrick.core.pixels.PixelRect;
-import java.util.Arrays;
+import java.util.Optional;
 
 /**
  * The path with tilt: a tensor-product kernel on the original's own axes, weighed afresh at each output pixel.
  *
  * <p>The output is walked in square tiles whose source area is small enough to be converted to float once and stay in
  * the cache. Tiles only serve the reading; a pixel's taps, their order and their weights depend on its position alone.
- *
- * <p>Weights of smooth kernels are interpolated in a {@link PhaseTable}. Those of the others, and of pixels whose taps
- * hang over the picture's rim, are worked out one by one.
- */
+ * */
 final class TiltedResampler implements Resampler {
     /** Floats of a tile's source area: 1 MiB, to stay in a second-level cache. */
     private static final int AREA = 1 << 18;
@@ -31,12 +28,8 @@ final class TiltedResampler implements Resampler {
     private final int tile;
     private final double cos;
     private final double sin;
-    private final Taps exactX;
-    private final Taps exactY;
-    private final PhaseTable phasesAcross;
-    private final PhaseTable phasesDown;
-    private final float[] across;
-    private final float[] down;
+    private final RowWeights across;
+    private final RowWeights down;
     private final float[] work;
     private final int apart;
     private final int[] starts;
@@ -49,19 +42,16 @@ final class TiltedResampler implements Resampler {
         this.kernel = kernel;
         this.bounded = bounded;
         this.channels = block.channels();
-        this.exactX = new Taps(kernel, block.seen().width());
-        this.exactY = new Taps(kernel, block.seen().height());
-        this.taps = exactX.most();
+        this.taps = new Taps(kernel, block.seen().width()).most();
         this.padded = Lanes.padded(taps);
         this.tile = tileSide();
         this.cos = window.cos();
         this.sin = window.sin();
-        this.phasesAcross = kernel.isSmooth() ? new PhaseTable(kernel, taps, padded, Lanes.TAPS_TOGETHER) : null;
-        this.phasesDown = kernel.isSmooth() ? new PhaseTable(kernel, taps, taps, 1) : null;
+        Optional<PhaseTable> phases = kernel.isSmooth() ? Optional.of(new PhaseTable(kernel, taps)) : Optional.empty();
+        this.across = new RowWeights(kernel, block.seen().width(), phases, Lanes.TAPS_TOGETHER, tile);
+        this.down = new RowWeights(kernel, block.seen().height(), phases, 1, tile);
         this.apart = padded * channels;
         this.starts = new int[tile];
-        this.across = new float[tile * padded * Lanes.TAPS_TOGETHER + Lanes.SLACK];
-        this.down = new float[tile * taps + Lanes.SLACK];
         this.work = new float[tile * apart + 2 * Lanes.SLACK];
         this.workStarts = new int[tile];
         for (int p = 0; p < tile; p++) {
@@ -106,15 +96,15 @@ final class TiltedResampler implements Resampler {
     /** One step after the other for the whole row, so that no pixel waits for its own last step. */
     private void mixRow(int y, PixelRect part, PixelRect source, float[] into, int target) {
         int stride = source.width() * channels;
+        double u = part.x() + 0.5 - window.output().width() / 2.0;
         double v = y + 0.5 - window.output().height() / 2.0;
+        across.weigh(window.centreX() - window.scale() * sin * v, window.scale() * cos, u, part.width());
+        down.weigh(window.centreY() + window.scale() * cos * v, window.scale() * sin, u, part.width());
         for (int p = 0; p < part.width(); p++) {
-            double u = part.x() + p + 0.5 - window.output().width() / 2.0;
-            int firstX = weighAcross(window.centreX() + window.scale() * (cos * u - sin * v), p);
-            int firstY = weighDown(window.centreY() + window.scale() * (sin * u + cos * v), p);
-            starts[p] = (firstY - source.y()) * stride + (firstX - source.x()) * channels;
+            starts[p] = (down.first(p) - source.y()) * stride + (across.first(p) - source.x()) * channels;
         }
-        lanes.mixBlocks(area, starts, stride, down, taps, taps * channels, work, apart, part.width());
-        lanes.mixPixels(work, workStarts, across, padded, channels, into, target, part.width());
+        lanes.mixBlocks(area, starts, stride, down.weights(), taps, taps * channels, work, apart, part.width());
+        lanes.mixPixels(work, workStarts, across.weights(), padded, channels, into, target, part.width());
         if (bounded) {
             for (int p = 0; p < part.width(); p++) {
                 double seenX = window.seenX(part.x() + p + 0.5, y + 0.5);
@@ -122,52 +112,6 @@ final class TiltedResampler implements Resampler {
                 hold(seenX, seenY, source, into, target + p * channels);
             }
         }
-    }
-
-    private int weighAcross(double position, int p) {
-        double edge = position - kernel.radius() - 0.5;
-        int first = (int) Math.ceil(edge);
-        int at = p * padded * Lanes.TAPS_TOGETHER;
-        if (phasesAcross != null && first >= 0 && first + taps <= block.seen().width()) {
-            interpolate(phasesAcross, first - edge, across, at);
-            return first;
-        }
-        exactX.at(position);
-        Arrays.fill(across, at, at + padded * Lanes.TAPS_TOGETHER, 0f);
-        for (int tap = 0; tap < exactX.count(); tap++) {
-            int from = at + tap * Lanes.TAPS_TOGETHER;
-            Arrays.fill(across, from, from + Lanes.TAPS_TOGETHER, (float) exactX.weight(tap));
-        }
-        return exactX.first();
-    }
-
-    private int weighDown(double position, int p) {
-        double edge = position - kernel.radius() - 0.5;
-        int first = (int) Math.ceil(edge);
-        int at = p * taps;
-        if (phasesDown != null && first >= 0 && first + taps <= block.seen().height()) {
-            interpolate(phasesDown, first - edge, down, at);
-            return first;
-        }
-        exactY.at(position);
-        Arrays.fill(down, at, at + taps, 0f);
-        for (int tap = 0; tap < exactY.count(); tap++) {
-            down[at + tap] = (float) exactY.weight(tap);
-        }
-        return exactY.first();
-    }
-
-    private void interpolate(PhaseTable phases, double phase, float[] into, int to) {
-        double at = phase * phases.steps();
-        int row = (int) at;
-        lanes.between(
-                phases.rows(),
-                row * phases.rowLength(),
-                phases.rowLength(),
-                (float) (at - row),
-                into,
-                to,
-                phases.rowLength());
     }
 
     private void hold(double seenX, double seenY, PixelRect source, float[] into, int target) {

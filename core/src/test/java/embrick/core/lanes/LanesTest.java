@@ -1,7 +1,9 @@
 package embrick.core.lanes;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import java.lang.foreign.MemorySegment;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -75,7 +77,7 @@ class LanesTest {
         int length = taps * channels;
         int stride = 97 * channels;
         float[] area = floats(stride * (taps + 3));
-        float[] down = floats(count * taps);
+        float[] down = floats(count * Lanes.padded(taps));
         int[] starts = new int[count];
         for (int p = 0; p < count; p++) {
             starts[p] = p * channels + p % 3 * stride;
@@ -93,14 +95,27 @@ class LanesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1, 7, 12, 16, 48, 51})
+    @ValueSource(ints = {4, 8, 12, 16, 20, 48, 76})
     void rowsBetweenAreEqual(int length) {
-        float[] table = floats(length * 3);
-        float[] ofPlain = new float[length + 4 + Lanes.SLACK];
-        float[] ofVector = new float[length + 4 + Lanes.SLACK];
-        plain.between(table, length, length, 0.37f, ofPlain, 4, length);
-        vector.between(table, length, length, 0.37f, ofVector, 4, length);
-        assertThat(firstOf(ofVector, length + 4)).isEqualTo(firstOf(ofPlain, length + 4));
+        float[] table = floats(length * 9);
+        int[] rows = {3, 0, 7, 7, 1};
+        float[] parts = {0.37f, 0f, 0.999f, 0.5f, 1f};
+        float[] ofPlain = new float[5 * length + Lanes.SLACK];
+        float[] ofVector = new float[5 * length + Lanes.SLACK];
+        plain.between(table, length, rows, parts, ofPlain, 5);
+        vector.between(table, length, rows, parts, ofVector, 5);
+        assertThat(firstOf(ofVector, 5 * length)).isEqualTo(firstOf(ofPlain, 5 * length));
+        assertThat(ofPlain[length]).isEqualTo(table[0]);
+        assertThat(ofPlain[3 * length + 1])
+                .isCloseTo((table[7 * length + 1] + table[8 * length + 1]) / 2, within(1e-6f));
+        float[] four = new float[20 * length + Lanes.SLACK];
+        float[] fourByVector = new float[20 * length + Lanes.SLACK];
+        plain.betweenFourfold(table, length, rows, parts, four, 5);
+        vector.betweenFourfold(table, length, rows, parts, fourByVector, 5);
+        assertThat(firstOf(fourByVector, 20 * length)).isEqualTo(firstOf(four, 20 * length));
+        for (int i = 0; i < 20 * length; i++) {
+            assertThat(four[i]).isEqualTo(ofPlain[i / 4]);
+        }
     }
 
     @ParameterizedTest
@@ -136,5 +151,57 @@ class LanesTest {
         short[] shorts = new short[4];
         plain.toShorts(new float[] {-1f, 1000.4f / 65535, 1f, 7f}, 0, shorts, 0, 4);
         assertThat(shorts).containsExactly((short) 0, (short) 1000, (short) 65535, (short) 65535);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 15, 16, 17, 100, 1003})
+    void samplesFromMemoryAreEqual(int count) {
+        byte[] bytes = new byte[2 * count + 5];
+        random.nextBytes(bytes);
+        MemorySegment memory = MemorySegment.ofArray(bytes);
+        float[] ofPlain = new float[count + 2];
+        float[] ofVector = new float[count + 2];
+        plain.fromBytes(memory, 3, ofPlain, 1, count);
+        vector.fromBytes(memory, 3, ofVector, 1, count);
+        assertThat(ofVector).isEqualTo(ofPlain);
+        plain.fromShorts(memory, 5, ofPlain, 1, count);
+        vector.fromShorts(memory, 5, ofVector, 1, count);
+        assertThat(ofVector).isEqualTo(ofPlain);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 5, 16, 31, 48, 333})
+    void luminancesAndAdditionsAreEqual(int count) {
+        float[] pixels = floats(3 * count + 2);
+        float[] ofPlain = new float[count + 1];
+        float[] ofVector = new float[count + 1];
+        plain.luminances(pixels, 2, 0.22f, 0.71f, 0.07f, ofPlain, 1, count);
+        vector.luminances(pixels, 2, 0.22f, 0.71f, 0.07f, ofVector, 1, count);
+        assertThat(ofVector).isEqualTo(ofPlain);
+        float[] more = floats(count);
+        float[] raised = new float[3 * count + 1];
+        float[] raisedByVector = new float[3 * count + 1];
+        plain.addToPixels(pixels, 2, more, raised, 1, count);
+        vector.addToPixels(pixels, 2, more, raisedByVector, 1, count);
+        assertThat(raisedByVector).isEqualTo(raised);
+        assertThat(raised[1 + 3 * (count - 1) + 2])
+                .isEqualTo(Math.clamp(pixels[2 + 3 * count - 1] + more[count - 1], 0f, 1f));
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 16, 40, 1000})
+    void lookedUpValuesAreEqual(int count) {
+        float[] table = floats(66 - Lanes.SLACK);
+        float[] samples = floats(count + 1);
+        samples[1] = 1f;
+        float[] ofPlain = new float[count + 2];
+        float[] ofVector = new float[count + 2];
+        plain.lookUp(table, samples, 1, ofPlain, 2, count);
+        vector.lookUp(table, samples, 1, ofVector, 2, count);
+        assertThat(ofVector).isEqualTo(ofPlain);
+        assertThat(ofPlain[2]).isEqualTo(table[64]);
+        plain.lookUpRoot(table, samples, 1, ofPlain, 2, count);
+        vector.lookUpRoot(table, samples, 1, ofVector, 2, count);
+        assertThat(ofVector).isEqualTo(ofPlain);
     }
 }

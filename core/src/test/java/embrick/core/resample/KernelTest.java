@@ -69,7 +69,7 @@ class KernelTest {
     void tabledWeightsKeepToTheFormula(double scale) {
         AxisKernel kernel = AxisKernel.of(Method.LANCZOS3, scale);
         int taps = new Taps(kernel, 1000).most();
-        PhaseTable table = new PhaseTable(kernel, taps, taps, 1);
+        PhaseTable table = new PhaseTable(kernel, taps);
         for (double phase = 0.0005; phase < 1; phase += 0.00317) {
             double at = phase * table.steps();
             int row = (int) at;
@@ -80,8 +80,8 @@ class KernelTest {
                 sum += exact.applyAsDouble(tap);
             }
             for (int tap = 0; tap < taps; tap++) {
-                double low = table.rows()[row * taps + tap];
-                double high = table.rows()[(row + 1) * taps + tap];
+                double low = table.rows()[row * table.rowLength() + tap];
+                double high = table.rows()[(row + 1) * table.rowLength() + tap];
                 assertThat(low + part * (high - low)).isCloseTo(exact.applyAsDouble(tap) / sum, within(6e-7));
             }
         }

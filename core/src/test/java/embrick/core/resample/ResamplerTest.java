@@ -138,9 +138,11 @@ class ResamplerTest {
             Window window = new Window(Orientation.UPRIGHT, new PixelSize(8, 8), 32, 32, 8, 0);
             float[] light = render(raster, window, new Resampling(Method.AREA, Light.LINEAR, Ringing.FREE));
             float[] encoded = render(raster, window, Resampling.by(Method.AREA));
+            float[] shown = new float[64];
+            ToneCurve.srgb().encode(light, 0, shown, 0, 64);
             for (int i = 0; i < 64; i++) {
                 assertThat((double) light[i]).isCloseTo(0.5, within(1e-6));
-                assertThat(Strip.toByte(ToneCurve.srgb().encode(light[i]))).isEqualTo(188);
+                assertThat(Strip.toByte(shown[i])).isEqualTo(188);
                 assertThat(Strip.toByte(encoded[i])).isEqualTo(128);
             }
         }

@@ -4,6 +4,7 @@ import static java.lang.foreign.ValueLayout.ADDRESS;
 import static java.lang.foreign.ValueLayout.JAVA_DOUBLE;
 import static java.lang.foreign.ValueLayout.JAVA_FLOAT;
 import static java.lang.foreign.ValueLayout.JAVA_INT;
+import static java.lang.foreign.ValueLayout.JAVA_SHORT;
 
 import embrick.core.pixels.ColourModel;
 import embrick.formats.binding.NativeLibrary;
@@ -11,7 +12,11 @@ import java.lang.foreign.Arena;
 import java.lang.foreign.FunctionDescriptor;
 import java.lang.foreign.MemorySegment;
 import java.lang.invoke.MethodHandle;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Little CMS 2 (lcms2.h), as far as it is used. Buffer sizes are checked here, before every call. */
 final class LittleCms {
@@ -48,11 +53,33 @@ final class LittleCms {
     private static final MethodHandle EVALUATE =
             LIBRARY.function("cmsEvalToneCurveFloat", FunctionDescriptor.of(JAVA_FLOAT, ADDRESS, JAVA_FLOAT));
 
-    private static final int GREY_CURVE = 0x6B545243;
-    private static final int GREEN_CURVE = 0x67545243;
-    private static final int[] COLOURANTS = {0x7258595A, 0x6758595A, 0x6258595A};
+    private static final MethodHandle PARAMETRIC_TYPE =
+            LIBRARY.function("cmsGetToneCurveParametricType", FunctionDescriptor.of(JAVA_INT, ADDRESS));
+    private static final MethodHandle TABLE_ENTRIES =
+            LIBRARY.function("cmsGetToneCurveEstimatedTableEntries", FunctionDescriptor.of(JAVA_INT, ADDRESS));
+    private static final MethodHandle TABLE =
+            LIBRARY.function("cmsGetToneCurveEstimatedTable", FunctionDescriptor.of(ADDRESS, ADDRESS));
+
+    /** Samples of a curve that is a formula; between them it is a line. */
+    private static final int CURVE_SAMPLES = 16_385;
+
+    private static final int GREY_CURVE = signature("kTRC");
+    private static final int RED_CURVE = signature("rTRC");
+    private static final int GREEN_CURVE = signature("gTRC");
+    private static final int BLUE_CURVE = signature("bTRC");
+    private static final int[] COLOURANTS = {signature("rXYZ"), signature("gXYZ"), signature("bXYZ")};
+    private static final int[] TABLES = Stream.of(
+                    "A2B0", "A2B1", "A2B2", "B2A0", "B2A1", "B2A2", "D2B0", "D2B1", "D2B2", "D2B3", "B2D0", "B2D1",
+                    "B2D2", "B2D3")
+            .mapToInt(LittleCms::signature)
+            .toArray();
 
     private LittleCms() {}
+
+    /** Four letters as the number that stands for them. */
+    private static int signature(String letters) {
+        return ByteBuffer.wrap(letters.getBytes(StandardCharsets.US_ASCII)).getInt();
+    }
 
     /** COLORSPACE_SH, CHANNELS_SH and BYTES_SH of lcms2.h for 16-bit interleaved samples. */
     private static int format16(ColourModel model) {
@@ -99,34 +126,74 @@ final class LittleCms {
             return length <= 0 ? "" : text.getString(0).strip();
         }
 
-        /** The light of evenly spaced values along the grey or green tone curve; empty for profiles made of tables. */
-        Optional<double[]> toneCurve(int samples) {
-            return tag(GREY_CURVE).or(() -> tag(GREEN_CURVE)).map(curve -> {
-                double[] lights = new double[samples];
-                for (int i = 0; i < samples; i++) {
-                    float encoded = (float) i / (samples - 1);
+        /**
+         * The light of evenly spaced values along the grey or green tone curve, from 0 to 1: a table's own entries, or
+         * samples of a formula; empty for profiles without.
+         */
+        Optional<double[]> toneCurve() {
+            return tag(GREY_CURVE).or(() -> tag(GREEN_CURVE)).map(Profile::lights);
+        }
+
+        boolean channelsShareTheCurve() {
+            Optional<double[]> red = tag(RED_CURVE).map(Profile::lights);
+            Optional<double[]> green = tag(GREEN_CURVE).map(Profile::lights);
+            Optional<double[]> blue = tag(BLUE_CURVE).map(Profile::lights);
+            return red.isPresent()
+                    && green.isPresent()
+                    && blue.isPresent()
+                    && Arrays.equals(red.get(), green.get())
+                    && Arrays.equals(green.get(), blue.get());
+        }
+
+        /** Tables are read as they are: evaluating them would round to 16 bits between entries. */
+        private static double[] lights(MemorySegment curve) {
+            int type = NativeLibrary.call(() -> (int) PARAMETRIC_TYPE.invokeExact(curve));
+            if (type != 0) {
+                double[] lights = new double[CURVE_SAMPLES];
+                for (int i = 0; i < CURVE_SAMPLES; i++) {
+                    float encoded = (float) i / (CURVE_SAMPLES - 1);
                     lights[i] = NativeLibrary.call(() -> (float) EVALUATE.invokeExact(curve, encoded));
                 }
                 return lights;
-            });
+            }
+            int entries = NativeLibrary.call(() -> (int) TABLE_ENTRIES.invokeExact(curve));
+            MemorySegment table = NativeLibrary.call(() -> (MemorySegment) TABLE.invokeExact(curve))
+                    .reinterpret(2L * entries);
+            double[] lights = new double[entries];
+            for (int i = 0; i < entries; i++) {
+                lights[i] = Short.toUnsignedInt(table.getAtIndex(JAVA_SHORT, i)) / 65535.0;
+            }
+            return lights;
         }
 
-        /** The Y of red, green and blue; empty for profiles without colourants. */
-        Optional<double[]> luminances() {
-            double[] shares = new double[COLOURANTS.length];
-            for (int c = 0; c < shares.length; c++) {
-                Optional<MemorySegment> xyz = tag(COLOURANTS[c]);
-                if (xyz.isEmpty()) {
+        /** Rows X, Y, Z of red, green and blue; empty for profiles without colourants. */
+        Optional<double[][]> colourants() {
+            double[][] columns = new double[3][3];
+            for (int c = 0; c < 3; c++) {
+                Optional<MemorySegment> tag = tag(COLOURANTS[c]);
+                if (tag.isEmpty()) {
                     return Optional.empty();
                 }
                 // cmsCIEXYZ: three doubles.
-                shares[c] = xyz.get().reinterpret(24).getAtIndex(JAVA_DOUBLE, 1);
+                MemorySegment xyz = tag.get().reinterpret(24);
+                for (int row = 0; row < 3; row++) {
+                    columns[row][c] = xyz.getAtIndex(JAVA_DOUBLE, row);
+                }
             }
-            return Optional.of(shares);
+            return Optional.of(columns);
+        }
+
+        /** Whether any conversion is given by tables, which then go before curves and colourants. */
+        boolean hasTables() {
+            return Arrays.stream(TABLES).anyMatch(this::has);
+        }
+
+        private boolean has(int signature) {
+            return NativeLibrary.call(() -> (int) HAS_TAG.invokeExact(handle, signature)) != 0;
         }
 
         private Optional<MemorySegment> tag(int signature) {
-            if (NativeLibrary.call(() -> (int) HAS_TAG.invokeExact(handle, signature)) == 0) {
+            if (!has(signature)) {
                 return Optional.empty();
             }
             MemorySegment value = NativeLibrary.call(() -> (MemorySegment) READ_TAG.invokeExact(handle, signature));

@@ -19,7 +19,8 @@ import java.util.concurrent.ConcurrentHashMap;
 /**
  * The profiles that are known, by the SHA-256 of their bytes, and the conversions between them.
  *
- * <p>Conversions run in 16 bit through Little CMS, are made once a pair and kept; each is safe for several threads.
+ * <p>Conversions between profiles of curves and colourants are {@link MatrixShaper}'s; all others run in 16 bit through
+ * Little CMS. Each is made once a pair and kept, and is safe for several threads.
  */
 public final class ProfileShelf implements Transforms {
     private static final byte[] SRGB = MatrixProfile.srgb();
@@ -30,8 +31,6 @@ public final class ProfileShelf implements Transforms {
 
     /** Pixels converted in one call: small enough for the buffers to stay in the cache. */
     private static final int CHUNK = 4096;
-    /** Steps of a tone curve; between them it is a line. */
-    private static final int CURVE_SAMPLES = 16_385;
 
     private final Map<String, byte[]> profiles = new ConcurrentHashMap<>();
     private final Map<ColourPath, Transform> transforms = new ConcurrentHashMap<>();
@@ -99,7 +98,11 @@ public final class ProfileShelf implements Transforms {
             int channels = path.from().model().channels();
             return (in, from, out, at, pixels) -> System.arraycopy(in, from, out, at, pixels * channels);
         }
-        return new LittleCmsTransform(path, source, target);
+        Optional<MatrixShaper> from = MatrixShaper.of(source);
+        Optional<MatrixShaper> to = MatrixShaper.of(target);
+        return from.isPresent() && to.isPresent()
+                ? from.get().to(to.get())
+                : new LittleCmsTransform(path, source, target);
     }
 
     @Override
@@ -114,9 +117,9 @@ public final class ProfileShelf implements Transforms {
             return srgb;
         }
         try (LittleCms.Profile profile = new LittleCms.Profile(bytes(ref))) {
-            ToneCurve tone =
-                    profile.toneCurve(CURVE_SAMPLES).map(ToneCurve::through).orElse(srgb.tone());
-            return profile.luminances()
+            ToneCurve tone = profile.toneCurve().map(ToneCurve::through).orElse(srgb.tone());
+            return profile.colourants()
+                    .map(xyz -> xyz[1])
                     .map(y -> new Encoding(
                             tone, (float) (y[0] / (y[0] + y[1] + y[2])), (float) (y[1] / (y[0] + y[1] + y[2]))))
                     .orElse(new Encoding(tone, srgb.redLight(), srgb.greenLight()));

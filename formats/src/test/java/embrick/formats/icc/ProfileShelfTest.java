@@ -53,7 +53,7 @@ class ProfileShelfTest {
         }
     }
 
-    /** Matrix profiles within 1 count of 255 of Little CMS's own tool. */
+    /** Little CMS's own tool rounds what it says: more than half a count and a little would be a difference. */
     @ParameterizedTest
     @ValueSource(strings = {"opRGB", "ROMM"})
     void wideRgbBecomesSrgbAsTheToolSays(String name) throws IOException {
@@ -66,7 +66,7 @@ class ProfileShelfTest {
             float[] out = new float[3];
             transform.apply(new float[] {colour[0] / 255f, colour[1] / 255f, colour[2] / 255f}, 0, out, 0, 1);
             for (int c = 0; c < 3; c++) {
-                assertThat((double) out[c] * 255).isCloseTo(said[c], within(1.0));
+                assertThat((double) out[c] * 255).isCloseTo(said[c], within(0.55));
             }
         }
     }

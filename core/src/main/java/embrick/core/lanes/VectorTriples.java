@@ -1,0 +1,84 @@
+package embrick.core.lanes;
+
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorMask;
+import jdk.incubator.vector.VectorShuffle;
+import jdk.incubator.vector.VectorSpecies;
+
+/**
+ * Interleaved pixels of three channels: a register's worth of pixels lies in three registers. Each loop gives how many
+ * pixels it has done; the rest, less than a register, is the caller's.
+ */
+final class VectorTriples {
+    private static final VectorSpecies<Float> WIDE = FloatVector.SPECIES_PREFERRED;
+    private static final int LANES = WIDE.length();
+    private static final VectorShuffle<Float> REDS = shuffle(0);
+    private static final VectorShuffle<Float> GREENS = shuffle(1);
+    private static final VectorShuffle<Float> BLUES = shuffle(2);
+    private static final VectorMask<Float> REDS_SECOND = lanesFrom(1, 0);
+    private static final VectorMask<Float> REDS_THIRD = lanesFrom(2, 0);
+    private static final VectorMask<Float> GREENS_SECOND = lanesFrom(1, 1);
+    private static final VectorMask<Float> GREENS_THIRD = lanesFrom(2, 1);
+    private static final VectorMask<Float> BLUES_SECOND = lanesFrom(1, 2);
+    private static final VectorMask<Float> BLUES_THIRD = lanesFrom(2, 2);
+    private static final VectorShuffle<Float> FIRST_THRICE = thrice(0);
+    private static final VectorShuffle<Float> SECOND_THRICE = thrice(1);
+    private static final VectorShuffle<Float> THIRD_THRICE = thrice(2);
+
+    private VectorTriples() {}
+
+    /** Where in its register the channel of each pixel lies. */
+    private static VectorShuffle<Float> shuffle(int channel) {
+        return VectorShuffle.fromOp(WIDE, pixel -> (3 * pixel + channel) % LANES);
+    }
+
+    /** The pixels whose channel lies in a register, 0 to 2. */
+    private static VectorMask<Float> lanesFrom(int register, int channel) {
+        boolean[] lanes = new boolean[LANES];
+        for (int pixel = 0; pixel < LANES; pixel++) {
+            lanes[pixel] = (3 * pixel + channel) / LANES == register;
+        }
+        return VectorMask.fromArray(WIDE, lanes, 0);
+    }
+
+    /** One value a pixel, three times each, as a register of the three needs them. */
+    private static VectorShuffle<Float> thrice(int register) {
+        return VectorShuffle.fromOp(WIDE, lane -> (register * LANES + lane) / 3);
+    }
+
+    static int luminances(float[] in, int from, float red, float green, float blue, float[] out, int at, int count) {
+        int i = 0;
+        for (; i + LANES <= count; i += LANES) {
+            FloatVector first = FloatVector.fromArray(WIDE, in, from + 3 * i);
+            FloatVector second = FloatVector.fromArray(WIDE, in, from + 3 * i + LANES);
+            FloatVector third = FloatVector.fromArray(WIDE, in, from + 3 * i + 2 * LANES);
+            FloatVector reds = first.rearrange(REDS)
+                    .blend(second.rearrange(REDS), REDS_SECOND)
+                    .blend(third.rearrange(REDS), REDS_THIRD);
+            FloatVector greens = first.rearrange(GREENS)
+                    .blend(second.rearrange(GREENS), GREENS_SECOND)
+                    .blend(third.rearrange(GREENS), GREENS_THIRD);
+            FloatVector blues = first.rearrange(BLUES)
+                    .blend(second.rearrange(BLUES), BLUES_SECOND)
+                    .blend(third.rearrange(BLUES), BLUES_THIRD);
+            reds.mul(red).add(greens.mul(green)).add(blues.mul(blue)).intoArray(out, at + i);
+        }
+        return i;
+    }
+
+    static int addToPixels(float[] in, int from, float[] added, float[] out, int at, int count) {
+        int i = 0;
+        for (; i + LANES <= count; i += LANES) {
+            FloatVector more = FloatVector.fromArray(WIDE, added, i);
+            int p = 3 * i;
+            clipped(in, from + p, more.rearrange(FIRST_THRICE)).intoArray(out, at + p);
+            clipped(in, from + p + LANES, more.rearrange(SECOND_THRICE)).intoArray(out, at + p + LANES);
+            clipped(in, from + p + 2 * LANES, more.rearrange(THIRD_THRICE)).intoArray(out, at + p + 2 * LANES);
+        }
+        return i;
+    }
+
+    private static FloatVector clipped(float[] in, int from, FloatVector more) {
+        return FloatVector.fromArray(WIDE, in, from).add(more).max(0f).min(1f);
+    }
+}
