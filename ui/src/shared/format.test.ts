@@ -11,6 +11,9 @@ describe('lengths', () => {
 
   it('writes millimetres to the tenth', () => {
     expect(lengthText(210, 'MM')).toBe('210');
+    expect(lengthText(0.09, 'MM')).toBe('0.09');
+    expect(lengthText(0.0035, 'IN')).toBe('0.0035');
+    expect(lengthText(0, 'MM')).toBe('0');
     expect(lengthText(96.04, 'MM')).toBe('96');
   });
 

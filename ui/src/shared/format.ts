@@ -26,7 +26,10 @@ export function lengthText(value: number, unit: LengthUnit): string {
       return whole === 0 && eighth ? eighth : eighth ? `${whole} ${eighth}` : String(whole);
     }
   }
-  return decimals(value, unit === 'MM' || unit === 'PT' ? 1 : 2);
+  const usual = unit === 'MM' || unit === 'PT' ? 1 : 2;
+  // Small lengths keep two digits that count: 0.09 mm is not 0.1 mm.
+  const needed = value > 0 ? 1 - Math.floor(Math.log10(value)) : 0;
+  return decimals(value, Math.min(5, Math.max(usual, needed)));
 }
 
 export function decimals(value: number, digits: number): string {

@@ -5,6 +5,7 @@ import type { TicketDocument } from './queries';
 import { paperWords } from './words';
 
 type Lift = TicketDocument['lift'];
+type Exact = Extract<Lift, { kind: 'edges' | 'wide' }>;
 
 interface Props {
   value: Lift;
@@ -23,39 +24,46 @@ export function LiftForm({ value, onChange }: Props) {
   };
   return (
     <Space direction="vertical" style={{ width: '100%' }} size={10}>
-      <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
-        <Space direction="vertical" size={4}>
+      <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)} style={{ width: '100%' }}>
+        <Space direction="vertical" size={4} style={{ width: '100%' }}>
           <Radio value="none">edges as they are</Radio>
           <Radio value="paper">lifted for the paper, by ppi and viewing distance</Radio>
+          {value.kind === 'paper' && (
+            <div className="nested">
+              <Choice value={value.paper} onChange={(paper) => onChange({ ...value, paper })} words={paperWords} />
+            </div>
+          )}
           <Radio value="edges">lifted by exact values</Radio>
+          {value.kind === 'edges' && <ExactValues value={value} onChange={onChange} />}
           <Radio value="wide">wide contrast: for line art and flat forms</Radio>
+          {value.kind === 'wide' && <ExactValues value={value} onChange={onChange} />}
         </Space>
       </Radio.Group>
-      {value.kind === 'paper' && (
-        <Choice
-          value={value.paper}
-          onChange={(paper) => onChange({ ...value, paper })}
-          words={paperWords}
+      <p className="quiet">
+        Done after the size is right, on brightness only. Each piece’s overshoot at contours is measured; above{' '}
+        <span className="together">25 %</span> it is told as a halo.
+      </p>
+    </Space>
+  );
+}
+
+function ExactValues({ value, onChange }: { value: Exact; onChange: (lift: Lift) => void }) {
+  return (
+    <div className="nested">
+      <label className="field">
+        <span>strength {value.strength}</span>
+        <Slider
+          min={0}
+          max={100}
+          defaultValue={value.strength}
+          onChangeComplete={(strength) => onChange({ ...value, strength })}
         />
-      )}
-      {(value.kind === 'edges' || value.kind === 'wide') && (
-        <>
-          <label className="field">
-            <span>strength {value.strength}</span>
-            <Slider
-              min={0}
-              max={100}
-              defaultValue={value.strength}
-              onChangeComplete={(strength) => onChange({ ...value, strength })}
-            />
-          </label>
-          <LengthInput
-            label="radius on paper"
-            value={value.radius}
-            onChange={(radius) => onChange({ ...value, radius })}
-          />
-        </>
-      )}
+      </label>
+      <LengthInput
+        label="radius on paper"
+        value={value.radius}
+        onChange={(radius) => onChange({ ...value, radius })}
+      />
       {value.kind === 'edges' && (
         <label className="field">
           <span>threshold, % of the range: flatter is spared</span>
@@ -68,10 +76,6 @@ export function LiftForm({ value, onChange }: Props) {
           />
         </label>
       )}
-      <p className="quiet">
-        Done after the size is right, on brightness only. Each piece’s overshoot at contours is measured; above 25 % it is
-        told as a halo.
-      </p>
-    </Space>
+    </div>
   );
 }

@@ -122,12 +122,18 @@ export function Meaning({ jobId, outlook, originals }: Props) {
 /** By which methods, and how edges are lifted: what the ticket's words come to. */
 function makingWords(planned: Outlook['pictures']): string {
   const by = new Map<string, number>();
+  let kept = 0;
   for (const { resampling } of planned) {
     if (!resampling) continue;
-    const name = resampling.keepsPixels ? 'pixels kept' : `by ${methodNames[resampling.method]}`;
-    by.set(name, (by.get(name) ?? 0) + 1);
+    if (resampling.keepsPixels) {
+      kept++;
+    } else {
+      const name = methodNames[resampling.method];
+      by.set(name, (by.get(name) ?? 0) + 1);
+    }
   }
-  const methods = [...by].map(([name, pictures]) => `${pictures} ${name}`);
+  const methods = [...by].map(([name, pictures]) => `${pictures} by ${name}`);
+  if (kept > 0) methods.push(kept === 1 ? '1 keeps its pixels' : `${kept} keep their pixels`);
   const lift = planned.find((picture) => picture.lift)?.lift;
   if (lift) {
     methods.push(

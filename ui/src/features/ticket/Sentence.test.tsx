@@ -83,7 +83,7 @@ describe('the ticket', () => {
     const onChange = show();
     fireEvent.click(screen.getByRole('button', { name: /^Resampling/ }));
     expect(screen.getAllByRole('radio')).toHaveLength(8);
-    fireEvent.click(screen.getByRole('radio', { name: /^nearest: keeps hard pixels hard/ }));
+    fireEvent.click(screen.getByRole('radio', { name: /^nearest keeps hard pixels hard/ }));
     expect(onChange).toHaveBeenCalledWith({ resampling: { method: 'NEAREST', light: 'ENCODED', ringing: 'FREE' } });
   });
 

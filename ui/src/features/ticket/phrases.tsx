@@ -3,7 +3,7 @@ import { Checkbox, Input, InputNumber, Radio, Select, Slider, Space } from 'antd
 import { useState } from 'react';
 import { LengthInput } from './LengthInput';
 import { papersQuery, type TicketDocument } from './queries';
-import { colourWords, methodPurposes, turnWords, viewingWords } from './words';
+import { colourWords, methodNames, methodPurposes, turnWords, viewingWords } from './words';
 
 interface Part<T> {
   value: T;
@@ -119,20 +119,29 @@ export function ColourForm({ value, onChange }: Part<TicketDocument['colour']>) 
 export function ResamplingForm({ value, onChange }: Part<TicketDocument['resampling']>) {
   return (
     <Space direction="vertical" size={10}>
-      <Choice value={value.method} onChange={(method) => onChange({ ...value, method })} words={methodPurposes} />
+      <Radio.Group value={value.method} onChange={(event) => onChange({ ...value, method: event.target.value })}>
+        <Space direction="vertical" size={4}>
+          {(Object.entries(methodPurposes) as [typeof value.method, string][]).map(([method, purpose]) => (
+            <Radio key={method} value={method}>
+              <strong>{method === 'BY_ITSELF' ? 'as each needs' : methodNames[method]}</strong>{' '}
+              <span className="quiet">{purpose}</span>
+            </Radio>
+          ))}
+        </Space>
+      </Radio.Group>
       <Checkbox
         checked={value.light === 'LINEAR'}
         onChange={(event) => onChange({ ...value, light: event.target.checked ? 'LINEAR' : 'ENCODED' })}
       >
-        mix as light: fine bright detail keeps its brightness when it shrinks
+        <strong>mix as light</strong> <span className="quiet">bright specks keep their brightness</span>
       </Checkbox>
       <Checkbox
         checked={value.ringing === 'BOUNDED'}
         onChange={(event) => onChange({ ...value, ringing: event.target.checked ? 'BOUNDED' : 'FREE' })}
       >
-        hold ringing beside hard edges: for line art
+        <strong>hold ringing</strong> <span className="quiet">for line art</span>
       </Checkbox>
-      <p className="quiet">Where nothing is scaled or turned the pixels are kept, whatever is said here.</p>
+      <p className="quiet">Where nothing is scaled or turned, a picture keeps its pixels.</p>
     </Space>
   );
 }

@@ -68,14 +68,14 @@ export const methodNames: Record<Exclude<Method, 'BY_ITSELF'>, string> = {
 
 /** What each method is for, in a line. */
 export const methodPurposes: Record<Method, string> = {
-  BY_ITSELF: 'as each picture needs: Lanczos 3, and Mitchell–Netravali where it is enlarged over 3 times',
-  NEAREST: 'nearest: keeps hard pixels hard',
-  AREA: 'area: quick, never rings',
-  BILINEAR: 'bilinear: quick and soft',
-  KEYS: 'Keys cubic (a = −0.5): crisp, hardly rings',
-  MITCHELL: 'Mitchell–Netravali: enlarges far without steps or rings',
-  LANCZOS3: 'Lanczos 3: keeps the finest detail, shrinks without false patterns',
-  CIRCULAR_LANCZOS: 'circular Lanczos: alike in every direction, at any cost in time',
+  BY_ITSELF: 'Lanczos 3; Mitchell–Netravali past 3×',
+  NEAREST: 'keeps hard pixels hard',
+  AREA: 'quick, never rings',
+  BILINEAR: 'quick and soft',
+  KEYS: 'crisp, hardly rings',
+  MITCHELL: 'enlarges far, without steps or rings',
+  LANCZOS3: 'finest detail, no false patterns',
+  CIRCULAR_LANCZOS: 'alike in every direction, slow',
 };
 
 export function resamplingWords(resampling: TicketDocument['resampling']): string {

@@ -13,15 +13,19 @@ import java.util.Optional;
  * From a ticket's lift to output pixels.
  *
  * <p>For a paper: σ on paper is what the eye just resolves at the viewing distance, one arc minute (20/20 acuity, Snellen),
- * and the paper's own spread, but never under {@link #LEAST_PIXELS}. Strength grows with the spread. Embrick's rule; the
- * paper's figures are common practice, no source.
+ * and the paper's own spread, but never under {@link #LEAST_PIXELS}. Embrick's rule; the paper's spread is common practice,
+ * no source.
+ *
+ * <p>Strength is as much as contours bear. A step's overshoot is half the amount at most, so that 25, half the difference,
+ * keeps every single step within {@link embrick.core.lift.Halo#NOTICED_FROM}. Canvas has the widest σ, where neighbouring
+ * contours add up, and gets less.
  *
  * <table>
  * <caption>for 300 ppi, in the hand</caption>
  * <tr><th>paper</th><th>strength</th><th>σ on paper</th><th>σ in pixels</th><th>threshold</th></tr>
- * <tr><td>lustre</td><td>30</td><td>0.087 mm</td><td>1.03</td><td>1 %</td></tr>
- * <tr><td>matt</td><td>40</td><td>0.117 mm</td><td>1.38</td><td>1 %</td></tr>
- * <tr><td>canvas</td><td>50</td><td>0.167 mm</td><td>1.98</td><td>1 %</td></tr>
+ * <tr><td>lustre</td><td>25</td><td>0.087 mm</td><td>1.03</td><td>1 %</td></tr>
+ * <tr><td>matt</td><td>25</td><td>0.117 mm</td><td>1.38</td><td>1 %</td></tr>
+ * <tr><td>canvas</td><td>20</td><td>0.167 mm</td><td>1.98</td><td>1 %</td></tr>
  * </table>
  */
 public final class LiftRule {
@@ -78,9 +82,8 @@ public final class LiftRule {
 
     public static int strength(PaperKind paper) {
         return switch (paper) {
-            case LUSTRE -> 30;
-            case MATT -> 40;
-            case CANVAS -> 50;
+            case LUSTRE, MATT -> 25;
+            case CANVAS -> 20;
         };
     }
 

@@ -1,0 +1,60 @@
+package embrick.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.core.pixels.ColourModel;
+import embrick.core.pixels.Orientation;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampling;
+import embrick.core.resample.Resampling.Light;
+import embrick.core.resample.Resampling.Ringing;
+import embrick.core.resample.Window;
+import embrick.core.ticket.ResamplingChoice;
+import embrick.core.units.PixelSize;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class MethodRuleTest {
+    private static final PixelSize SEEN = new PixelSize(1200, 900);
+
+    private static Window window(double scale, double tilt) {
+        return new Window(Orientation.UPRIGHT, new PixelSize(300, 200), 600, 450, scale, tilt);
+    }
+
+    private static Resampling byItself(Window window) {
+        return MethodRule.resolve(ResamplingChoice.BY_ITSELF, window, SEEN, ColourModel.RGB);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "3, 0, LANCZOS3",
+        "1, 0.3, LANCZOS3",
+        "0.5, 0, LANCZOS3",
+        "0.3334, 0, LANCZOS3",
+        "0.3333, 0, MITCHELL",
+        "0.1, 12, MITCHELL"
+    })
+    void byItselfIsLanczosAndSmoothWhenEnlargedFar(double scale, double tilt, Method method) {
+        assertThat(byItself(window(scale, tilt)).method()).isEqualTo(method);
+    }
+
+    @Test
+    void pixelsAreKeptWhateverWasAskedFor() {
+        ResamplingChoice choice =
+                new ResamplingChoice(Optional.of(Method.CIRCULAR_LANCZOS), Light.LINEAR, Ringing.BOUNDED);
+        assertThat(MethodRule.resolve(choice, window(1, 0), SEEN, ColourModel.RGB))
+                .isEqualTo(new Resampling(Method.NEAREST, Light.ENCODED, Ringing.FREE));
+    }
+
+    @Test
+    void inkAmountsAreNoLight() {
+        ResamplingChoice choice = new ResamplingChoice(Optional.of(Method.KEYS), Light.LINEAR, Ringing.BOUNDED);
+        assertThat(MethodRule.resolve(choice, window(2, 0), SEEN, ColourModel.CMYK))
+                .isEqualTo(new Resampling(Method.KEYS, Light.ENCODED, Ringing.BOUNDED));
+        assertThat(MethodRule.resolve(choice, window(2, 0), SEEN, ColourModel.GREY)
+                        .light())
+                .isEqualTo(Light.LINEAR);
+    }
+}
