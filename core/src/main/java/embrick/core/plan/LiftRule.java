@@ -25,7 +25,7 @@ import java.util.Optional;
  * <tr><th>paper</th><th>strength</th><th>σ on paper</th><th>σ in pixels</th><th>threshold</th></tr>
  * <tr><td>lustre</td><td>25</td><td>0.087 mm</td><td>1.03</td><td>1 %</td></tr>
  * <tr><td>matt</td><td>25</td><td>0.117 mm</td><td>1.38</td><td>1 %</td></tr>
- * <tr><td>canvas</td><td>20</td><td>0.167 mm</td><td>1.98</td><td>1 %</td></tr>
+ * <tr><td>canvas</td><td>16</td><td>0.167 mm</td><td>1.98</td><td>1 %</td></tr>
  * </table>
  */
 public final class LiftRule {
@@ -83,7 +83,7 @@ public final class LiftRule {
     public static int strength(PaperKind paper) {
         return switch (paper) {
             case LUSTRE, MATT -> 25;
-            case CANVAS -> 20;
+            case CANVAS -> 16;
         };
     }
 

@@ -31,8 +31,8 @@ class LiftRuleTest {
     @CsvSource({
         "LUSTRE, 300, HAND, 0.5, 1.031",
         "MATT, 300, HAND, 0.5, 1.385",
-        "CANVAS, 300, HAND, 0.4, 1.976",
-        "CANVAS, 200, WALL, 0.4, 2.920",
+        "CANVAS, 300, HAND, 0.32, 1.976",
+        "CANVAS, 200, WALL, 0.32, 2.920",
         "LUSTRE, 360, TABLE, 0.5, 2.474",
         "LUSTRE, 100, HAND, 0.5, 0.600"
     })
