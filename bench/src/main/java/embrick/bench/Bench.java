@@ -125,7 +125,12 @@ public final class Bench {
             most = Math.max(most, each);
             said.append(String.format(Locale.ROOT, " %.1f at %d MP,", each, size));
         }
-        line("cost per output megapixel, twice as large, 7 to 380 MP", most / least, 1.3, 1.3, said.substring(0, said.length() - 1));
+        line(
+                "cost per output megapixel, twice as large, 7 to 380 MP",
+                most / least,
+                1.3,
+                1.3,
+                said.substring(0, said.length() - 1));
     }
 
     private void proof() throws IOException, InterruptedException {
@@ -135,7 +140,8 @@ public final class Bench {
         double warm = Measured.medianWall(Ours.measure("proof", 15, pictures));
         double cold = Measured.medianWall(Ours.measure("proof-cold", 9, pictures));
         double decode = Measured.medianWall(Ours.measure("decode", 9, pictures));
-        String decoding = String.format(Locale.ROOT, "libjpeg-turbo alone, in a process of its own: %.0f ms", decode * 1e3);
+        String decoding =
+                String.format(Locale.ROOT, "libjpeg-turbo alone, in a process of its own: %.0f ms", decode * 1e3);
         line("proof region 1200 × 700, decoded (ms)", warm * 1e3, 100, 50, "lift and all");
         line("the same with decoding 24 MP (ms)", cold * 1e3, 400, 300, decoding);
     }

@@ -51,7 +51,8 @@ final class Quality {
     private void writeRoundTrips() throws IOException {
         List<Path> originals;
         try (Stream<Path> all = Files.list(folder)) {
-            originals = all.filter(path -> path.getFileName().toString().split("\\.").length == 2).toList();
+            originals = all.filter(path -> path.getFileName().toString().split("\\.").length == 2)
+                    .toList();
         }
         for (Path original : originals) {
             try (Raster picture = readPpm(original)) {
@@ -61,11 +62,18 @@ final class Quality {
                         write(original, factor, name(method), picture, both, both);
                     }
                     Resampling lanczos = Resampling.by(Method.LANCZOS3);
-                    write(original, factor, "lanczos, up by mitchell", picture, lanczos, Resampling.by(Method.MITCHELL));
+                    write(
+                            original,
+                            factor,
+                            "lanczos, up by mitchell",
+                            picture,
+                            lanczos,
+                            Resampling.by(Method.MITCHELL));
                     Resampling bounded =
                             new Resampling(Method.LANCZOS3, Resampling.Light.ENCODED, Resampling.Ringing.BOUNDED);
                     write(original, factor, "lanczos, ringing bounded", picture, bounded, bounded);
-                    Resampling light = new Resampling(Method.LANCZOS3, Resampling.Light.LINEAR, Resampling.Ringing.FREE);
+                    Resampling light =
+                            new Resampling(Method.LANCZOS3, Resampling.Light.LINEAR, Resampling.Ringing.FREE);
                     write(original, factor, "lanczos, linear light", picture, light, light);
                 }
             }
@@ -78,7 +86,8 @@ final class Quality {
 
     private void write(Path original, int factor, String title, Raster picture, Resampling down, Resampling up)
             throws IOException {
-        PixelSize small = new PixelSize(picture.stored().width() / factor, picture.stored().height() / factor);
+        PixelSize small = new PixelSize(
+                picture.stored().width() / factor, picture.stored().height() / factor);
         String name = original.getFileName().toString().replace(".ppm", "." + factor + "." + title + ".ppm");
         try (Raster shrunk = resized(picture, small, down);
                 Raster again = resized(shrunk, picture.stored(), up)) {
@@ -89,7 +98,12 @@ final class Quality {
     private static Raster resized(Raster from, PixelSize size, Resampling how) {
         double scale = (double) from.stored().width() / size.width();
         Window window = new Window(
-                Orientation.UPRIGHT, size, from.stored().width() / 2.0, from.stored().height() / 2.0, scale, 0);
+                Orientation.UPRIGHT,
+                size,
+                from.stored().width() / 2.0,
+                from.stored().height() / 2.0,
+                scale,
+                0);
         float[] samples = new float[Math.toIntExact(size.pixels() * 3)];
         Resampler.of(from, window, how, Resampler.LastChannel.COLOUR, ToneCurve.srgb())
                 .render(new PixelRect(0, 0, size.width(), size.height()), samples, 0);

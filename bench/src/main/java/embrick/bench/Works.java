@@ -81,8 +81,9 @@ final class Works implements AutoCloseable {
             case "whole" -> new Work(20, () -> make(pictures.original(), ticket(new Lift.None()), pictures.piece()));
             case "lifted" ->
                 new Work(20, () -> makeWide(ticket(new Lift.ForPaper(PaperKind.LUSTRE)), pictures.piece()));
-            case "stage" -> stage(0);
-            case "tilted" -> stage(2);
+            case "stage" -> stage(0, Method.LANCZOS3);
+            case "tilted" -> stage(2, Method.LANCZOS3);
+            case "circular" -> stage(0, Method.CIRCULAR_LANCZOS);
             case "small" -> new Work(10, this::smallPictures);
             case "proof" -> proof();
             case "proof-cold" -> new Work(8, this::proofCold);
@@ -160,7 +161,8 @@ final class Works implements AutoCloseable {
 
     /** Each piece is a new file, as in a run; the folder goes when all is measured. */
     private void write(Raster raster, Plan plan, Path piece) throws IOException {
-        try (FileTarget target = FileTarget.create(Path.of(piece + "." + ProcessHandle.current().pid() + "." + pieces.incrementAndGet()))) {
+        try (FileTarget target = FileTarget.create(
+                Path.of(piece + "." + ProcessHandle.current().pid() + "." + pieces.incrementAndGet()))) {
             formats.write(Printer.print(plan, raster, formats.profiles()), plan, target, PrintFile.Progress.none());
         }
     }
@@ -174,11 +176,12 @@ final class Works implements AutoCloseable {
         return raster;
     }
 
-    /** Lanczos alone, 20 to 7.2 MP. */
-    private Work stage(double tilt) {
+    /** A method alone, 20 to 7.2 MP. */
+    private Work stage(double tilt, Method method) {
         Raster raster = noise(5000, 4000);
         Window window = new Window(Orientation.UPRIGHT, new PixelSize(3000, 2400), 2500, 2000, 5000 / 3000.0, tilt);
-        return new Work(20, () -> resample(raster, window));
+        int warmUps = method == Method.CIRCULAR_LANCZOS ? 3 : 20;
+        return new Work(warmUps, () -> resample(raster, window, method));
     }
 
     /** Twice as large, so that 380 MP of output come from 95 MP of source. */
@@ -188,12 +191,12 @@ final class Works implements AutoCloseable {
         Raster raster = noise(width, height);
         Window window = new Window(
                 Orientation.UPRIGHT, new PixelSize(width * 2, height * 2), width / 2.0, height / 2.0, 0.5, 0);
-        return new Work(Math.max(1, 200 / megapixels), () -> resample(raster, window));
+        return new Work(Math.max(1, 200 / megapixels), () -> resample(raster, window, Method.LANCZOS3));
     }
 
-    private static void resample(Raster raster, Window window) {
-        Resampler resampler = Resampler.of(
-                raster, window, Resampling.by(Method.LANCZOS3), Resampler.LastChannel.COLOUR, ToneCurve.srgb());
+    private static void resample(Raster raster, Window window, Method method) {
+        Resampler resampler =
+                Resampler.of(raster, window, Resampling.by(method), Resampler.LastChannel.COLOUR, ToneCurve.srgb());
         int rows = 64;
         float[] strip = new float[rows * window.output().width() * 3];
         for (int y = 0; y < window.output().height(); y += rows) {

@@ -9,6 +9,9 @@ public interface Lanes {
     /** Arrays that are read must reach this many floats beyond the last that counts; they may hold any finite value. */
     int SLACK = 64;
 
+    /** Widths of blocks with a weight for each pixel are multiples of it: the most lanes of any register. */
+    int BLOCK = 16;
+
     /** The count of taps rounded up to whole groups. */
     static int padded(int taps) {
         return Math.ceilDiv(taps, TAPS_TOGETHER) * TAPS_TOGETHER;
@@ -93,4 +96,32 @@ public interface Lanes {
 
     /** As {@link #lookUp}, in a table over the fourth root of the samples. */
     void lookUpRoot(float[] table, float[] in, int from, float[] out, int at, int count);
+
+    /**
+     * A weight for each pixel of a block by its distance from one place: {@code out[r·width + t]} is Σ cₖ·zᵏ, k from 12 down
+     * to 0, for z = 2s − 1 and s = (x + t·step)² + (y + r·step)²; 0 from s = 1 on.
+     *
+     * @param coefficients c₀ to c₁₂
+     * @param x distance of the first column, {@code y} of the first row, as shares of where weights end
+     * @param width a multiple of {@link #BLOCK}
+     */
+    void weighByDistance(float[] coefficients, float x, float y, float step, int width, int rows, float[] out);
+
+    /**
+     * Sums the columns of a block of pixels with a weight each:
+     * {@code sums[t·channels + c] = Σ area[from + r·stride + t·channels + c] · weights[r·width + t]}, and the weights alone
+     * into {@code weighed[t]}; r from 0 to {@code rows} − 1 in that order.
+     *
+     * @param width a multiple of {@link #BLOCK}
+     */
+    void sumColumns(
+            float[] area,
+            int from,
+            int stride,
+            int channels,
+            float[] weights,
+            int width,
+            int rows,
+            float[] sums,
+            float[] weighed);
 }

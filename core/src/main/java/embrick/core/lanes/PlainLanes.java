@@ -193,6 +193,48 @@ public final class PlainLanes implements Lanes {
         }
     }
 
+    @Override
+    public void weighByDistance(float[] coefficients, float x, float y, float step, int width, int rows, float[] out) {
+        for (int r = 0; r < rows; r++) {
+            float down = y + r * step;
+            for (int t = 0; t < width; t++) {
+                float across = x + t * step;
+                float share = across * across + down * down;
+                float z = share * 2f - 1f;
+                float weight = coefficients[12];
+                for (int k = 11; k >= 0; k--) {
+                    weight = weight * z + coefficients[k];
+                }
+                out[r * width + t] = share < 1f ? weight : 0f;
+            }
+        }
+    }
+
+    @Override
+    public void sumColumns(
+            float[] area,
+            int from,
+            int stride,
+            int channels,
+            float[] weights,
+            int width,
+            int rows,
+            float[] sums,
+            float[] weighed) {
+        Arrays.fill(sums, 0, width * channels, 0f);
+        Arrays.fill(weighed, 0, width, 0f);
+        for (int r = 0; r < rows; r++) {
+            int at = from + r * stride;
+            for (int t = 0; t < width; t++) {
+                float weight = weights[r * width + t];
+                weighed[t] += weight;
+                for (int c = 0; c < channels; c++) {
+                    sums[t * channels + c] += area[at + t * channels + c] * weight;
+                }
+            }
+        }
+    }
+
     private static float between(float[] table, float place) {
         int below = (int) place;
         return between(table, below, 1, place - below);

@@ -2,6 +2,7 @@ package embrick.core.lanes;
 
 import java.lang.foreign.MemorySegment;
 import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
 /**
@@ -255,5 +256,46 @@ public final class VectorLanes implements Lanes {
     public void lookUpRoot(float[] table, float[] in, int from, float[] out, int at, int count) {
         int done = VectorTables.lookUpRoot(table, in, from, out, at, count);
         plain.lookUpRoot(table, in, from + done, out, at + done, count - done);
+    }
+
+    @Override
+    public void weighByDistance(float[] coefficients, float x, float y, float step, int width, int rows, float[] out) {
+        for (int t = 0; t < width; t += LANES) {
+            FloatVector across =
+                    FloatVector.zero(WIDE).addIndex(1).add(t).mul(step).add(x);
+            FloatVector squares = across.mul(across);
+            for (int r = 0; r < rows; r++) {
+                float down = y + r * step;
+                FloatVector share = squares.add(down * down);
+                FloatVector weights = series(coefficients, share.mul(2f).sub(1f));
+                weights.blend(0f, share.compare(VectorOperators.GE, 1f)).intoArray(out, r * width + t);
+            }
+        }
+    }
+
+    private static FloatVector series(float[] c, FloatVector z) {
+        FloatVector sum = FloatVector.broadcast(WIDE, c[12]);
+        sum = sum.mul(z).add(c[11]).mul(z).add(c[10]).mul(z).add(c[9]);
+        sum = sum.mul(z).add(c[8]).mul(z).add(c[7]).mul(z).add(c[6]);
+        sum = sum.mul(z).add(c[5]).mul(z).add(c[4]).mul(z).add(c[3]);
+        return sum.mul(z).add(c[2]).mul(z).add(c[1]).mul(z).add(c[0]);
+    }
+
+    @Override
+    public void sumColumns(
+            float[] area,
+            int from,
+            int stride,
+            int channels,
+            float[] weights,
+            int width,
+            int rows,
+            float[] sums,
+            float[] weighed) {
+        if (channels == 3) {
+            VectorTriples.sumColumns(area, from, stride, weights, width, rows, sums, weighed);
+        } else {
+            plain.sumColumns(area, from, stride, channels, weights, width, rows, sums, weighed);
+        }
     }
 }

@@ -78,6 +78,30 @@ final class VectorTriples {
         return i;
     }
 
+    static void sumColumns(
+            float[] area, int from, int stride, float[] weights, int width, int rows, float[] sums, float[] weighed) {
+        for (int t = 0; t < width; t += LANES) {
+            FloatVector all = FloatVector.zero(WIDE);
+            FloatVector first = all;
+            FloatVector second = all;
+            FloatVector third = all;
+            for (int r = 0; r < rows; r++) {
+                FloatVector weight = FloatVector.fromArray(WIDE, weights, r * width + t);
+                int at = from + r * stride + 3 * t;
+                all = all.add(weight);
+                first = first.add(FloatVector.fromArray(WIDE, area, at).mul(weight.rearrange(FIRST_THRICE)));
+                second =
+                        second.add(FloatVector.fromArray(WIDE, area, at + LANES).mul(weight.rearrange(SECOND_THRICE)));
+                third = third.add(
+                        FloatVector.fromArray(WIDE, area, at + 2 * LANES).mul(weight.rearrange(THIRD_THRICE)));
+            }
+            all.intoArray(weighed, t);
+            first.intoArray(sums, 3 * t);
+            second.intoArray(sums, 3 * t + LANES);
+            third.intoArray(sums, 3 * t + 2 * LANES);
+        }
+    }
+
     private static FloatVector clipped(float[] in, int from, FloatVector more) {
         return FloatVector.fromArray(WIDE, in, from).add(more).max(0f).min(1f);
     }

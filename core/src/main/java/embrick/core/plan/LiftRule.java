@@ -16,15 +16,15 @@ import java.util.Optional;
  * and the paper's own spread, but never under {@link #LEAST_PIXELS}. Embrick's rule; the paper's spread is common practice,
  * no source.
  *
- * <p>Strength is as much as contours bear. A step's overshoot is half the amount at most, so that 25, half the difference,
- * keeps every single step within {@link embrick.core.lift.Halo#NOTICED_FROM}. Canvas has the widest σ, where neighbouring
- * contours add up, and gets less.
+ * <p>Strength is as much as contours bear: a step's overshoot is half the amount at most, so that 25, half the difference,
+ * keeps every single step within {@link embrick.core.lift.Halo#NOTICED_FROM}. Under a wider σ neighbouring contours add up,
+ * and get less; docs/methods.md has the halos that were measured on photographs.
  *
  * <table>
  * <caption>for 300 ppi, in the hand</caption>
  * <tr><th>paper</th><th>strength</th><th>σ on paper</th><th>σ in pixels</th><th>threshold</th></tr>
  * <tr><td>lustre</td><td>25</td><td>0.087 mm</td><td>1.03</td><td>1 %</td></tr>
- * <tr><td>matt</td><td>25</td><td>0.117 mm</td><td>1.38</td><td>1 %</td></tr>
+ * <tr><td>matt</td><td>22</td><td>0.117 mm</td><td>1.38</td><td>1 %</td></tr>
  * <tr><td>canvas</td><td>16</td><td>0.167 mm</td><td>1.98</td><td>1 %</td></tr>
  * </table>
  */
@@ -82,7 +82,8 @@ public final class LiftRule {
 
     public static int strength(PaperKind paper) {
         return switch (paper) {
-            case LUSTRE, MATT -> 25;
+            case LUSTRE -> 25;
+            case MATT -> 22;
             case CANVAS -> 16;
         };
     }

@@ -1,32 +1,36 @@
 package embrick.core.resample;
 
+import embrick.core.lanes.Lanes;
 import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Resampling.Ringing;
 import embrick.core.units.PixelSize;
 
 /**
  * The circular Lanczos method, with or without tilt: every source pixel within a circle is weighed by its distance alone.
- * The kernel does not split into rows and columns, so each output pixel sums its whole circle: rows in single precision, their sums in double.
+ *
+ * <p>The kernel does not split into rows and columns, so each output pixel works out a weight for every pixel of the
+ * square about its circle, beyond which weights are 0. Columns are summed in single precision, their sums in double.
  */
 final class CircularResampler implements Resampler {
-    /** Steps of the table over r²: linear interpolation is within 1e-6 of the formula, and it stays in the cache. */
-    private static final int STEPS = 4096;
-
     private static final int TILE = 32;
+    /** Where the middle lobe ends; distances are shares of the support. */
+    private static final double MIDDLE = Jinc.FIRST_ZERO / Jinc.SUPPORT;
 
+    private static final float[] COEFFICIENTS = JincSeries.coefficients();
+
+    private final Lanes lanes = Lanes.best();
     private final SeenBlock block;
     private final Window window;
     private final boolean bounded;
     private final int channels;
-    private final double stretch;
+    private final double acrossStep;
+    private final double downStep;
     private final double radius;
-    private final double perStep;
-    private final float[] table = new float[STEPS + 2];
-    private final float[] squares;
-    private final double[] sums;
-    private final float[] rowSums;
-    private final float[] low;
-    private final float[] high;
+    private final float step;
+    private final int width;
+    private final float[] weights;
+    private final float[] sums;
+    private final float[] weighed;
     private float[] area = new float[0];
 
     CircularResampler(SeenBlock block, Window window, Ringing ringing) {
@@ -34,17 +38,15 @@ final class CircularResampler implements Resampler {
         this.window = window;
         this.bounded = ringing == Ringing.BOUNDED;
         this.channels = block.channels();
-        this.stretch = Math.max(1, window.scale());
-        this.radius = Jinc.SUPPORT * stretch;
-        this.perStep = Jinc.SUPPORT * Jinc.SUPPORT / STEPS;
-        for (int step = 0; step < STEPS; step++) {
-            table[step] = (float) Jinc.at(Math.sqrt(step * perStep));
-        }
-        this.squares = new float[(int) Math.ceil(radius) * 2 + 1];
-        this.sums = new double[channels];
-        this.rowSums = new float[channels];
-        this.low = new float[channels];
-        this.high = new float[channels];
+        this.radius = Jinc.SUPPORT * Math.max(1, window.scale());
+        this.step = (float) (1 / radius);
+        this.acrossStep = window.scale() * window.cos();
+        this.downStep = window.scale() * window.sin();
+        int most = (int) Math.ceil(radius) * 2 + 1;
+        this.width = Math.ceilDiv(most, Lanes.BLOCK) * Lanes.BLOCK;
+        this.weights = new float[most * width];
+        this.sums = new float[width * channels];
+        this.weighed = new float[width];
     }
 
     @Override
@@ -54,7 +56,10 @@ final class CircularResampler implements Resampler {
                 PixelRect part =
                         new PixelRect(x, y, Math.min(TILE, region.right() - x), Math.min(TILE, region.bottom() - y));
                 PixelRect source = window.sourceArea(part, radius, block.seen());
-                int length = Math.multiplyExact(Math.multiplyExact(source.width(), source.height()), channels);
+                // Beyond the last row's end pixels are read with weight 0.
+                int length = Math.addExact(
+                        Math.multiplyExact(Math.multiplyExact(source.width(), source.height()), channels),
+                        width * channels);
                 if (area.length < length) {
                     area = new float[length];
                 }
@@ -66,9 +71,13 @@ final class CircularResampler implements Resampler {
 
     private void renderTile(PixelRect part, PixelRect source, PixelRect region, float[] into, int start) {
         for (int y = part.y(); y < part.bottom(); y++) {
+            double v = y + 0.5 - window.output().height() / 2.0;
             for (int x = part.x(); x < part.right(); x++) {
+                double u = x + 0.5 - window.output().width() / 2.0;
+                double seenX = window.centreX() + acrossStep * u - downStep * v;
+                double seenY = window.centreY() + downStep * u + acrossStep * v;
                 int target = start + ((y - region.y()) * region.width() + (x - region.x())) * channels;
-                mix(window.seenX(x + 0.5, y + 0.5), window.seenY(x + 0.5, y + 0.5), source, into, target);
+                mix(seenX, seenY, source, into, target);
             }
         }
     }
@@ -79,66 +88,54 @@ final class CircularResampler implements Resampler {
         int right = Math.max(left, RingingBound.last(seenX, radius, seen.width()));
         int top = RingingBound.first(seenY, radius, seen.height());
         int bottom = Math.max(top, RingingBound.last(seenY, radius, seen.height()));
-        for (int x = left; x <= right; x++) {
-            double distance = (x + 0.5 - seenX) / stretch;
-            squares[x - left] = (float) (distance * distance / perStep);
+        int columns = right - left + 1;
+        int rows = bottom - top + 1;
+        float x = (float) ((left + 0.5 - seenX) / radius);
+        float y = (float) ((top + 0.5 - seenY) / radius);
+        int from = ((top - source.y()) * source.width() + left - source.x()) * channels;
+        int stride = source.width() * channels;
+        lanes.weighByDistance(COEFFICIENTS, x, y, step, width, rows, weights);
+        lanes.sumColumns(area, from, stride, channels, weights, width, rows, sums, weighed);
+        double all = 0;
+        for (int t = 0; t < columns; t++) {
+            all += weighed[t];
         }
-        java.util.Arrays.fill(low, Float.POSITIVE_INFINITY);
-        java.util.Arrays.fill(high, Float.NEGATIVE_INFINITY);
-        double weights = 0;
-        java.util.Arrays.fill(sums, 0);
-        int second = Math.min(1, channels - 1);
-        int third = Math.min(2, channels - 1);
-        int fourth = channels - 1;
-        for (int y = top; y <= bottom; y++) {
-            double distance = (y + 0.5 - seenY) / stretch;
-            float square = (float) (distance * distance / perStep);
-            int at = ((y - source.y()) * source.width() + left - source.x()) * channels;
-            float weighed = 0;
-            float a = 0;
-            float b = 0;
-            float c = 0;
-            float d = 0;
-            for (int x = 0; x <= right - left; x++, at += channels) {
-                // Beyond the circle the table's last step is 0: cheaper than a branch that is hard to foresee.
-                float step = Math.min(squares[x] + square, STEPS);
-                int below = (int) step;
-                float weight = table[below] + (step - below) * (table[below + 1] - table[below]);
-                weighed += weight;
-                a += area[at] * weight;
-                b += area[at + second] * weight;
-                c += area[at + third] * weight;
-                d += area[at + fourth] * weight;
-                if (bounded && step * perStep <= Jinc.FIRST_ZERO * Jinc.FIRST_ZERO) {
-                    widen(at);
-                }
-            }
-            weights += weighed;
-            rowSums[0] = a;
-            rowSums[second] = b;
-            rowSums[third] = c;
-            rowSums[fourth] = d;
-            for (int channel = 0; channel < channels; channel++) {
-                sums[channel] += rowSums[channel];
-            }
-        }
-        if (Math.abs(weights) < 1e-6) {
+        if (Math.abs(all) < 1e-6) {
             // Only a position wholly outside the picture: it takes the rim.
-            int x = Math.clamp((long) Math.floor(seenX), 0, seen.width() - 1) - source.x();
-            int y = Math.clamp((long) Math.floor(seenY), 0, seen.height() - 1) - source.y();
-            System.arraycopy(area, (y * source.width() + x) * channels, into, target, channels);
+            int column = Math.clamp((long) Math.floor(seenX), 0, seen.width() - 1) - source.x();
+            int row = Math.clamp((long) Math.floor(seenY), 0, seen.height() - 1) - source.y();
+            System.arraycopy(area, row * stride + column * channels, into, target, channels);
             return;
         }
         for (int c = 0; c < channels; c++) {
-            float value = (float) (sums[c] / weights);
-            into[target + c] = bounded ? Math.clamp(value, low[c], high[c]) : value;
+            double sum = 0;
+            for (int t = 0; t < columns; t++) {
+                sum += sums[t * channels + c];
+            }
+            into[target + c] = (float) (sum / all);
+        }
+        if (bounded) {
+            hold(x, y, from, columns, rows, stride, into, target);
         }
     }
 
-    private void widen(int at) {
+    /** Holds the result between the least and the greatest pixel under the middle lobe. */
+    private void hold(float x, float y, int from, int columns, int rows, int stride, float[] into, int target) {
         for (int c = 0; c < channels; c++) {
-            low[c] = Math.min(low[c], area[at + c]);
-            high[c] = Math.max(high[c], area[at + c]);
+            float low = Float.POSITIVE_INFINITY;
+            float high = Float.NEGATIVE_INFINITY;
+            for (int r = 0; r < rows; r++) {
+                for (int t = 0; t < columns; t++) {
+                    float across = x + t * step;
+                    float down = y + r * step;
+                    if (across * across + down * down <= MIDDLE * MIDDLE) {
+                        float sample = area[from + r * stride + t * channels + c];
+                        low = Math.min(low, sample);
+                        high = Math.max(high, sample);
+                    }
+                }
+            }
+            into[target + c] = Math.clamp(into[target + c], low, high);
         }
     }
 }

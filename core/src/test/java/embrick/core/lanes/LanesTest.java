@@ -204,4 +204,26 @@ class LanesTest {
         vector.lookUpRoot(table, samples, 1, ofVector, 2, count);
         assertThat(ofVector).isEqualTo(ofPlain);
     }
+
+    @ParameterizedTest
+    @CsvSource({"1, 16, 3", "3, 16, 8", "3, 32, 13", "4, 16, 7"})
+    void blocksWithAWeightEachAreEqual(int channels, int width, int rows) {
+        float[] coefficients = firstOf(floats(13), 13);
+        float[] weights = new float[width * rows];
+        float[] byVector = new float[width * rows];
+        plain.weighByDistance(coefficients, -0.93f, -0.8f, 0.13f, width, rows, weights);
+        vector.weighByDistance(coefficients, -0.93f, -0.8f, 0.13f, width, rows, byVector);
+        assertThat(byVector).isEqualTo(weights);
+
+        int stride = (width + 5) * channels;
+        float[] area = floats(stride * rows + width * channels);
+        float[] sums = new float[width * channels];
+        float[] sumsByVector = new float[width * channels];
+        float[] weighed = new float[width];
+        float[] weighedByVector = new float[width];
+        plain.sumColumns(area, 7, stride, channels, weights, width, rows, sums, weighed);
+        vector.sumColumns(area, 7, stride, channels, weights, width, rows, sumsByVector, weighedByVector);
+        assertThat(sumsByVector).isEqualTo(sums);
+        assertThat(weighedByVector).isEqualTo(weighed);
+    }
 }

@@ -30,7 +30,7 @@ class LiftRuleTest {
     @ParameterizedTest
     @CsvSource({
         "LUSTRE, 300, HAND, 0.5, 1.031",
-        "MATT, 300, HAND, 0.5, 1.385",
+        "MATT, 300, HAND, 0.44, 1.385",
         "CANVAS, 300, HAND, 0.32, 1.976",
         "CANVAS, 200, WALL, 0.32, 2.920",
         "LUSTRE, 360, TABLE, 0.5, 2.474",

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.function.DoubleUnaryOperator;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -62,6 +63,19 @@ class KernelTest {
     void circularKernelHasItsZeros(double r, double value) {
         // 2.2331 is the second zero of J₁, 7.0155866698, over π.
         assertThat(Jinc.at(r)).isCloseTo(value, within(1e-9));
+    }
+
+    @Test
+    void circularKernelAsASeriesKeepsToTheFormula() {
+        float[] coefficients = JincSeries.coefficients();
+        for (double share = 0; share < 1; share += 0.0007) {
+            float z = (float) share * 2f - 1f;
+            float sum = coefficients[12];
+            for (int k = 11; k >= 0; k--) {
+                sum = sum * z + coefficients[k];
+            }
+            assertThat((double) sum).isCloseTo(Jinc.at(Jinc.SUPPORT * Math.sqrt(share)), within(6e-7));
+        }
     }
 
     @ParameterizedTest
