@@ -216,7 +216,10 @@ export function FileForm({ value, onChange }: Part<TicketDocument['file']>) {
             defaultValue={value.quality}
             onChangeComplete={(quality) => onChange({ kind: 'jpeg', quality })}
           />
-          <span className="quiet">Above 95 mostly the file grows. Colour keeps its full resolution.</span>
+          <span className="quiet">
+            Above 95 mostly the file grows. Colour keeps its full resolution. A JPEG that keeps all its pixels is not coded
+            anew: only its marks change.
+          </span>
         </label>
       )}
       {value.kind === 'tiff' && (

@@ -88,8 +88,8 @@ final class Works implements AutoCloseable {
             case "proof" -> proof();
             case "proof-cold" -> new Work(8, this::proofCold);
             case "decode" -> new Work(5, () -> formats.open(pictures.original()).close());
-            case "two" -> new Work(6, this::twoTogether);
-            case "two-one" -> new Work(6, () -> twoInTurn(1));
+            case "two" -> new Work(12, this::twoTogether);
+            case "two-one" -> new Work(20, () -> twoInTurn(1));
             case "huge-jpeg" -> new Work(0, () -> huge(new FileFormat.Jpeg(95)));
             case "huge-tiff" -> new Work(0, () -> huge(new FileFormat.Tiff(FileFormat.Packing.PLAIN)));
             default -> {

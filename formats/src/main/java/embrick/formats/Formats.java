@@ -1,8 +1,10 @@
 package embrick.formats;
 
 import com.twelvemonkeys.imageio.plugins.tiff.TIFFImageReaderSpi;
+import embrick.core.colour.ProfileRef;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
+import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
 import embrick.core.print.Print;
@@ -23,6 +25,7 @@ import embrick.formats.imageio.ImageIoReader;
 import embrick.formats.imageio.ImageIoReader.Polarity;
 import embrick.formats.jpeg.JpegHeader;
 import embrick.formats.jpeg.JpegReader;
+import embrick.formats.jpeg.JpegRemark;
 import embrick.formats.jpeg.JpegWriter;
 import embrick.formats.png.PngHeader;
 import embrick.formats.png.PngReader;
@@ -257,17 +260,44 @@ public final class Formats {
                 : Optional.of(new MarkedPpi(across.get(), down.get()));
     }
 
+    /**
+     * Whether a plan changes nothing of a JPEG but its marks: every pixel stays, in its place, its profile and its format.
+     * Such a picture need not be decoded and coded anew.
+     */
+    public boolean isOnlyRemarked(Path original, Plan plan) throws IOException {
+        PixelSize stored = plan.source().stored();
+        return plan.keepsPixels()
+                && plan.window().seenAs() == Orientation.UPRIGHT
+                && plan.sheet().equals(stored)
+                && plan.picture().equals(PixelRect.whole(stored))
+                && plan.lift().isEmpty()
+                && plan.file() instanceof FileFormat.Jpeg
+                && profiles.digest(plan.colour().from())
+                        .equals(profiles.digest(plan.colour().to()))
+                && header(original).facts().kind() == FileKind.JPEG
+                && JpegRemark.isPossible(original);
+    }
+
+    /** Copies a JPEG's coded picture under the marks of a plan for which {@link #isOnlyRemarked} holds. */
+    public void remark(Path original, Plan plan, TiffWriter.Target to) throws IOException {
+        JpegRemark.write(original, plan.sheet(), marks(plan), to.stream());
+    }
+
     /** Writes a print as its plan says, strip by strip. */
     public void write(Print print, Plan plan, TiffWriter.Target to, PrintFile.Progress progress) throws IOException {
-        boolean srgb = plan.colour().to().equals(new embrick.core.colour.ProfileRef.Srgb());
-        PrintFile file = new PrintFile(
-                plan.marked(),
-                profiles.bytes(plan.colour().to()),
-                srgb ? PrintFile.ColourTag.SRGB : PrintFile.ColourTag.UNCALIBRATED);
+        PrintFile file = marks(plan);
         switch (plan.file()) {
             case FileFormat.Jpeg jpeg -> JpegWriter.write(print, file, jpeg.quality(), to.stream(), progress);
             case FileFormat.Png _ -> PngWriter.write(print, file, to.stream(), progress);
             case FileFormat.Tiff tiff -> TiffWriter.write(print, file, tiff.packing(), to, progress);
         }
+    }
+
+    private PrintFile marks(Plan plan) {
+        boolean srgb = plan.colour().to().equals(new ProfileRef.Srgb());
+        return new PrintFile(
+                plan.marked(),
+                profiles.bytes(plan.colour().to()),
+                srgb ? PrintFile.ColourTag.SRGB : PrintFile.ColourTag.UNCALIBRATED);
     }
 }

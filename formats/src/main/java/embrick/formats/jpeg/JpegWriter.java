@@ -1,15 +1,12 @@
 package embrick.formats.jpeg;
 
 import embrick.core.print.Print;
-import embrick.core.units.Resolution;
 import embrick.formats.PrintFile;
-import embrick.formats.exif.ExifBlock;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
-import java.util.Arrays;
 
 /**
  * Writes a baseline JPEG, colour at full resolution, strip by strip.
@@ -21,9 +18,6 @@ import java.util.Arrays;
 public final class JpegWriter {
     /** Rows of a strip: whole blocks of 8, and at 65 500 px wide still under the 65 535 blocks a restart interval holds. */
     private static final int STRIP_ROWS = 64;
-
-    /** Most profile bytes in one APP2 segment: 65 535 less length, name and counters (ICC.1, B.4). */
-    private static final int ICC_PART = 65_519;
 
     private static final int BLOCK = 8;
 
@@ -47,7 +41,7 @@ public final class JpegWriter {
                         samples, 0, encoder.pixels(), ValueLayout.JAVA_BYTE, 0, rows * width * print.channels());
                 EncodedStrip encoded = new EncodedStrip(encoder.encode(rows));
                 if (strip == 0) {
-                    writeHeader(out, file, print);
+                    JpegMarks.write(out, file, print.size());
                     encoded.writeTables(out, height, Math.ceilDiv(width, BLOCK) * (STRIP_ROWS / BLOCK));
                 } else {
                     out.writeShort(0xFF00 | (JpegHeader.RST0 + (strip - 1) % 8));
@@ -58,43 +52,6 @@ public final class JpegWriter {
         }
         out.writeShort(0xFF00 | JpegHeader.EOI);
         out.flush();
-    }
-
-    private static void writeHeader(DataOutputStream out, PrintFile file, Print print) throws IOException {
-        Resolution marked = file.marked();
-        out.writeShort(0xFF00 | JpegHeader.SOI);
-        out.writeShort(0xFF00 | JpegHeader.APP0);
-        out.writeShort(16);
-        out.write(JpegHeader.JFIF);
-        out.writeShort(0x0102);
-        out.writeByte(1);
-        int density = Math.clamp(marked.roundedPerInch(), 1, 65_535);
-        out.writeShort(density);
-        out.writeShort(density);
-        out.writeShort(0);
-        byte[] exif = ExifBlock.of(marked, print.size(), file.colour());
-        out.writeShort(0xFF00 | JpegHeader.APP1);
-        out.writeShort(2 + JpegHeader.EXIF.length + exif.length);
-        out.write(JpegHeader.EXIF);
-        out.write(exif);
-        writeProfile(out, file.profile());
-    }
-
-    private static void writeProfile(DataOutputStream out, byte[] profile) throws IOException {
-        int parts = Math.ceilDiv(profile.length, ICC_PART);
-        if (parts > 255) {
-            throw new IOException("profile: expected at most 255 parts in a JPEG, got " + parts);
-        }
-        for (int part = 0; part < parts; part++) {
-            byte[] bytes =
-                    Arrays.copyOfRange(profile, part * ICC_PART, Math.min(profile.length, (part + 1) * ICC_PART));
-            out.writeShort(0xFF00 | JpegHeader.APP2);
-            out.writeShort(2 + JpegHeader.ICC.length + 2 + bytes.length);
-            out.write(JpegHeader.ICC);
-            out.writeByte(part + 1);
-            out.writeByte(parts);
-            out.write(bytes);
-        }
     }
 
     /** One strip as the library wrote it: a whole small JPEG, taken apart. */

@@ -175,20 +175,32 @@ class PieceMaker {
     private Path write(Attempt attempt) throws IOException {
         Path original = storage.original(attempt.original().digest());
         Path temporary = files.temporary(attempt.pieceId(), attempt.number());
-        SourceFacts facts = formats.inspect(original);
-        Optional<Halo> halo =
-                decoded.using(attempt.original().digest(), facts, () -> formats.open(original), opened -> {
-                    Print print = Printer.print(attempt.plan(), opened.raster(), formats.profiles());
-                    try (PieceFiles.NewFile target = files.create(temporary)) {
-                        formats.write(print, attempt.plan(), target, strips(attempt));
-                    }
-                    return print.halo();
-                });
+        Optional<Halo> halo = formats.isOnlyRemarked(original, attempt.plan())
+                ? remark(attempt, original, temporary)
+                : print(attempt, original, temporary);
         check(attempt, temporary);
         Piece.Made made = new Piece.Made(
                 Storage.digestOf(temporary), java.nio.file.Files.size(temporary), halo.map(Halo::percent));
         transaction.executeWithoutResult(_ -> pieces.lock(attempt.pieceId()).ifPresent(piece -> piece.intends(made)));
         return temporary;
+    }
+
+    private Optional<Halo> remark(Attempt attempt, Path original, Path temporary) throws IOException {
+        try (PieceFiles.NewFile target = files.create(temporary)) {
+            formats.remark(original, attempt.plan(), target);
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Halo> print(Attempt attempt, Path original, Path temporary) throws IOException {
+        SourceFacts facts = formats.inspect(original);
+        return decoded.using(attempt.original().digest(), facts, () -> formats.open(original), opened -> {
+            Print print = Printer.print(attempt.plan(), opened.raster(), formats.profiles());
+            try (PieceFiles.NewFile target = files.create(temporary)) {
+                formats.write(print, attempt.plan(), target, strips(attempt));
+            }
+            return print.halo();
+        });
     }
 
     private PrintFile.Progress strips(Attempt attempt) {

@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -105,6 +106,24 @@ class RunTest {
                 api.get("/runs/" + runId + "/delivery").body().path("pieces").get(0);
         assertThat(piece.path("haloPercent").asDouble()).isGreaterThan(25);
         assertThat(piece.path("haloNoticed").asBoolean()).isTrue();
+    }
+
+    @Test
+    void aJpegThatKeepsItsPixelsIsNotCodedAnew() throws IOException {
+        String job = jobWith("kept", 1);
+        edit(job, document -> {
+            document.putObject("size").put("kind", "own");
+            document.putArray("names").addObject().put("kind", "original");
+        });
+        JsonNode run = api.finished(api.startRun(job));
+        assertThat(run.path("run").path("counts").path("checked").asInt()).isEqualTo(1);
+        byte[] piece = Files.readAllBytes(storage.resolve("deliveries")
+                .resolve(run.path("run").path("folder").asString())
+                .resolve("kite0.jpg"));
+        byte[] original = TestPictures.drawn("jpg", 300, 200);
+        // The last thousand bytes are coded picture in both.
+        assertThat(piece).endsWith(Arrays.copyOfRange(original, original.length - 1000, original.length));
+        assertThat(piece.length).isNotEqualTo(original.length);
     }
 
     @Test
