@@ -42,6 +42,13 @@ class ScreenshotsShots {
         browser.find(".phrase").click();
         browser.find(".phrase-form");
         shot("ticket-size");
+        String sponsors =
+                api.get("/jobs/" + job + "/tickets").body().get(1).path("id").asString();
+        browser.open(page + "/ticket/" + sponsors);
+        browser.find(".drawing image");
+        browser.script("[...document.querySelectorAll('.phrase')].find(e => e.textContent.includes('lifted')).click()");
+        browser.find(".phrase-form");
+        shot("ticket-lift");
 
         browser.open(page + "/bench?at=" + original(job, "day-two/crosswind.jpg"));
         browser.find(".stage-picture");
@@ -53,12 +60,6 @@ class ScreenshotsShots {
         shot("bench-keys");
         browser.keys(Keys.ESCAPE);
 
-        browser.open(page + "/delivery");
-        browser.find(".ant-table-row");
-        shot("delivery");
-
-        String sponsors =
-                api.get("/jobs/" + job + "/tickets").body().get(1).path("id").asString();
         String run = api.post("/tickets/" + sponsors + "/runs", java.util.Map.of())
                 .body()
                 .path("id")
@@ -67,6 +68,9 @@ class ScreenshotsShots {
         browser.until(_ -> browser.all(".laid-checked").size() >= 13 ? true : null);
         shot("run");
         api.finished(run);
+        browser.open(page + "/delivery");
+        browser.find(".ant-table-row");
+        shot("delivery");
     }
 
     private String original(String job, String path) {
