@@ -6,6 +6,7 @@ import { DeliveryPage } from '../features/delivery';
 import { IntakeProvider } from '../features/intake';
 import { JobsPage } from '../features/jobs';
 import { PilePage } from '../features/pile';
+import { ProofPage } from '../features/proof';
 import { RunPage } from '../features/run';
 import { JobShell, Page } from '../features/shell';
 import { TicketPage } from '../features/ticket';
@@ -35,6 +36,7 @@ const router = createBrowserRouter([
           { path: 'ticket', element: <TicketPage /> },
           { path: 'ticket/:ticketId', element: <TicketPage /> },
           { path: 'bench', element: <BenchPage /> },
+          { path: 'proof', element: <ProofPage /> },
           { path: 'run', element: <RunPage /> },
           { path: 'run/:runId', element: <RunPage /> },
           { path: 'delivery', element: <DeliveryPage /> },

@@ -5,7 +5,7 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { smallPicture } from '../../api/client';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useJob } from '../jobs';
-import { useOriginals } from '../originals';
+import { useInTurn, useOriginals } from '../originals';
 import { outlookQuery, useActiveTicket } from '../ticket';
 import { BenchPile } from './BenchPile';
 import { FiguresBar } from './FiguresBar';
@@ -23,7 +23,7 @@ const MM_PER_INCH = 25.4;
 /** Where pictures are framed, one after the other, by hand or by keys. */
 export function BenchPage() {
   const { jobId = '' } = useParams();
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
   const job = useJob(jobId).data;
   const ticket = useActiveTicket(jobId);
   const originalsOfJob = useOriginals(jobId);
@@ -45,20 +45,10 @@ export function BenchPage() {
     () => new Map(outlook?.pictures.map((picture) => [picture.originalId, picture])),
     [outlook],
   );
-  const found = originals.findIndex(({ id }) => id === search.get('at'));
-  const at = found >= 0 ? found : 0;
-  const original = originals[at];
+  const { at, original, ahead, go } = useInTurn(originals);
   const framing = original ? framings.of(original.id) : centred;
   const { planned, error } = useLatestPlan(original?.id, ticket?.document, framing);
 
-  const go = (to: number) => {
-    const next = originals[to];
-    if (!next) return;
-    setSearch((before) => {
-      before.set('at', next.id);
-      return before;
-    }, { replace: true });
-  };
   const goTo = (id: string | undefined) => id && go(originals.findIndex((one) => one.id === id));
 
   // The next picture is in the browser's cache before it is asked for.
@@ -68,10 +58,11 @@ export function BenchPage() {
   }, [next]);
 
   const acceptAndNext = () => {
-    if (!original) return;
-    framings.accept(original.id);
-    if (at + 1 < originals.length) {
-      go(at + 1);
+    const accepted = originals[ahead.current];
+    if (!accepted) return;
+    framings.accept(accepted.id);
+    if (ahead.current + 1 < originals.length) {
+      go(ahead.current + 1);
     } else {
       void message.success('The last picture is framed. The run can begin.');
     }
@@ -91,7 +82,8 @@ export function BenchPage() {
     if (control || event.altKey || !original) return;
     const act = (change: (plan: NonNullable<typeof planned>['plan']) => Framing) => {
       event.preventDefault();
-      if (planned) framings.act(original.id, change(planned.plan));
+      // A key that comes before the page has followed is meant for a picture that is not here yet.
+      if (planned && ahead.current === at) framings.act(original.id, change(planned.plan));
     };
     const nudge = (x: number, y: number) =>
       act((plan) => {
@@ -114,7 +106,7 @@ export function BenchPage() {
         return acceptAndNext();
       case 'Backspace':
         event.preventDefault();
-        return go(at - 1);
+        return go(ahead.current - 1);
       case 'ArrowLeft':
         return nudge(-1, 0);
       case 'ArrowRight':

@@ -1,2 +1,3 @@
 export { BenchPage } from './BenchPage';
+export { BenchPile } from './BenchPile';
 export { framingsQuery } from './queries';

@@ -157,11 +157,15 @@ export function DeliveryPage() {
             ellipsis: true,
             render: (_, piece) =>
               piece.state === 'CHECKED' ? (
-                piece.haloNoticed ? (
-                  <Verdict level="SOFT" text={`as planned, halo ${decimals(piece.haloPercent ?? 0, 0)} %`} plain />
-                ) : (
-                  <Verdict level="FINE" text="as planned" plain />
-                )
+                <>
+                  <Verdict level={piece.haloNoticed ? 'SOFT' : 'FINE'} text="as planned" plain />
+                  {piece.haloPercent != null && (
+                    <span className={piece.haloNoticed ? 'halo-noticed' : 'quiet'}>
+                      {' '}
+                      halo {decimals(piece.haloPercent, 0)} %{piece.haloNoticed && ', seen as rims'}
+                    </span>
+                  )}
+                </>
               ) : (
                 <Verdict level="POOR" text={piece.trouble ?? piece.state.toLowerCase()} plain />
               ),

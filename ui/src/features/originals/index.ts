@@ -1,1 +1,2 @@
 export { originalsQuery, useOriginals } from './queries';
+export { useInTurn } from './useInTurn';

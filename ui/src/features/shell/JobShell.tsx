@@ -54,6 +54,7 @@ function Course({ jobId }: { jobId: string }) {
     },
     { to: 'ticket', name: 'Ticket', state: count(job?.tickets ?? 0, 'ticket'), laid: true },
     { to: 'bench', name: 'Bench', state: `${framed} of ${printable} framed`, laid: framed > 0 },
+    { to: 'proof', name: 'Proof', state: ticket?.document.lift.kind === 'none' ? 'pixel for pixel' : 'lift to see', laid: false },
     {
       to: 'run',
       name: 'Run',

@@ -1,4 +1,4 @@
 export { activate, outlookQuery, planQuery, startRun, useActiveTicket, useTickets } from './queries';
 export type { Outlook, TicketDocument, TicketView } from './queries';
 export { TicketPage } from './TicketPage';
-export { sizeWords, viewingWords } from './words';
+export { liftWords, methodNames, sizeWords, viewingWords } from './words';

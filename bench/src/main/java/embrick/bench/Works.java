@@ -138,24 +138,7 @@ final class Works implements AutoCloseable {
                     .orElseThrow()
                     .digest();
             ColourPath wide = new ColourPath(plan.colour().from(), new ProfileRef.Embedded(digest, ColourModel.RGB));
-            write(
-                    opened.raster(),
-                    new Plan(
-                            plan.source(),
-                            plan.sheet(),
-                            plan.picture(),
-                            plan.window(),
-                            plan.resampling(),
-                            plan.lift(),
-                            wide,
-                            plan.paper(),
-                            plan.marked(),
-                            plan.file(),
-                            plan.bitsPerChannel(),
-                            plan.shapeKey(),
-                            plan.limits(),
-                            plan.figures()),
-                    piece);
+            write(opened.raster(), plan.withColour(wide), pictures.piece());
         }
     }
 

@@ -60,6 +60,12 @@ class ScreenshotsShots {
         shot("bench-keys");
         browser.keys(Keys.ESCAPE);
 
+        browser.open(page + "/proof?at=" + original(job, "arrivals.jpg"));
+        browser.until(_ -> browser.all(".proof-layer img").size() == 2 ? true : null);
+        browser.keys(Keys.chord(Keys.SHIFT, Keys.ARROW_RIGHT), Keys.chord(Keys.SHIFT, Keys.ARROW_UP));
+        browser.until(_ -> browser.text(".bench-acts").contains("making") ? null : true);
+        shot("proof");
+
         String run = api.post("/tickets/" + sponsors + "/runs", java.util.Map.of())
                 .body()
                 .path("id")

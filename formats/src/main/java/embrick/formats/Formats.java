@@ -8,6 +8,7 @@ import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
 import embrick.core.print.Print;
+import embrick.core.print.PrintPart;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.EmbeddedProfile;
@@ -41,6 +42,7 @@ import java.io.BufferedInputStream;
 import java.io.DataInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -291,6 +293,11 @@ public final class Formats {
             case FileFormat.Png _ -> PngWriter.write(print, file, to.stream(), progress);
             case FileFormat.Tiff tiff -> TiffWriter.write(print, file, tiff.packing(), to, progress);
         }
+    }
+
+    /** Writes a part of a print for the screen: its own pixels, profile and depth, as PNG. */
+    public void writeProof(PrintPart part, Plan plan, OutputStream to) throws IOException {
+        PngWriter.write(part, marks(plan), to, PrintFile.Progress.none());
     }
 
     private PrintFile marks(Plan plan) {

@@ -32,9 +32,9 @@ class ArchitectureTest {
             .resideInAPackage("..deliveries..");
 
     @ArchTest
-    static final ArchRule onlyOriginalsPreviewsRunsAndStorageOpenPictures = noClasses()
+    static final ArchRule onlyFeaturesOfPixelsOpenPictures = noClasses()
             .that()
-            .resideOutsideOfPackages("..originals..", "..previews..", "..runs..", "..storage..")
+            .resideOutsideOfPackages("..originals..", "..previews..", "..proofs..", "..runs..", "..storage..")
             .should()
             .dependOnClassesThat()
             .resideInAPackage("embrick.formats..");

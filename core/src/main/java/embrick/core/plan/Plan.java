@@ -63,6 +63,36 @@ public record Plan(
         return window.keepsPixels(window.seenAs().seenSize(source.stored()));
     }
 
+    public Plan withResampling(Resampling other) {
+        return with(other, lift, colour);
+    }
+
+    public Plan withLift(Optional<LiftSettings> other) {
+        return with(resampling, other, colour);
+    }
+
+    public Plan withColour(ColourPath other) {
+        return with(resampling, lift, other);
+    }
+
+    private Plan with(Resampling otherResampling, Optional<LiftSettings> otherLift, ColourPath otherColour) {
+        return new Plan(
+                source,
+                sheet,
+                picture,
+                window,
+                otherResampling,
+                otherLift,
+                otherColour,
+                paper,
+                marked,
+                file,
+                bitsPerChannel,
+                shapeKey,
+                limits,
+                figures);
+    }
+
     /** The layout of the decoded original. */
     public record Source(PixelSize stored, ColourModel model, Alpha alpha) {
         public int channels() {

@@ -23,7 +23,7 @@ import java.util.Optional;
  *
  * <p>One thread at a time. Any region gives the same samples that the whole sheet has there.
  */
-public final class Print {
+public final class Print implements PixelRows {
     private final Plan plan;
     private final PixelSource picture;
     private final Optional<Lift> lift;
@@ -52,14 +52,17 @@ public final class Print {
         return converted;
     }
 
+    @Override
     public PixelSize size() {
         return plan.sheet();
     }
 
+    @Override
     public int channels() {
         return channels;
     }
 
+    @Override
     public int bitsPerChannel() {
         return plan.bitsPerChannel();
     }
@@ -69,7 +72,7 @@ public final class Print {
         return lift.map(Lift::halo);
     }
 
-    /** Some whole rows; the strip is this print's and is filled anew by the next call. */
+    @Override
     public Strip rows(int y, int rows) {
         int needed = Math.multiplyExact(Math.multiplyExact(rows, size().width()), channels);
         if (strip.length < needed) {

@@ -1,6 +1,6 @@
 package embrick.formats.jpeg;
 
-import embrick.core.print.Print;
+import embrick.core.print.PixelRows;
 import embrick.formats.PrintFile;
 import java.io.DataOutputStream;
 import java.io.IOException;
@@ -23,7 +23,7 @@ public final class JpegWriter {
 
     private JpegWriter() {}
 
-    public static void write(Print print, PrintFile file, int quality, OutputStream to, PrintFile.Progress progress)
+    public static void write(PixelRows print, PrintFile file, int quality, OutputStream to, PrintFile.Progress progress)
             throws IOException {
         DataOutputStream out = new DataOutputStream(to);
         int width = print.size().width();

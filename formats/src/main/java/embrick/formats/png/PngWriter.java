@@ -1,7 +1,7 @@
 package embrick.formats.png;
 
 import embrick.core.pixels.Strip;
-import embrick.core.print.Print;
+import embrick.core.print.PixelRows;
 import embrick.formats.PrintFile;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
@@ -23,7 +23,7 @@ public final class PngWriter {
 
     private PngWriter() {}
 
-    public static void write(Print print, PrintFile file, OutputStream to, PrintFile.Progress progress)
+    public static void write(PixelRows print, PrintFile file, OutputStream to, PrintFile.Progress progress)
             throws IOException {
         DataOutputStream out = new DataOutputStream(to);
         out.writeLong(PngHeader.SIGNATURE);

@@ -1,7 +1,7 @@
 package embrick.formats.tiff;
 
 import embrick.core.pixels.Strip;
-import embrick.core.print.Print;
+import embrick.core.print.PixelRows;
 import embrick.core.ticket.FileFormat.Packing;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -16,7 +16,7 @@ final class StripBytes {
     private byte[] bytes = new byte[0];
     private short[] shorts = new short[0];
 
-    StripBytes(Print print, Packing packing) {
+    StripBytes(PixelRows print, Packing packing) {
         this.channels = print.channels();
         this.bits = print.bitsPerChannel();
         this.packing = packing;

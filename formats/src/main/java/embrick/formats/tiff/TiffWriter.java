@@ -1,6 +1,6 @@
 package embrick.formats.tiff;
 
-import embrick.core.print.Print;
+import embrick.core.print.PixelRows;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.formats.PrintFile;
 import java.io.IOException;
@@ -34,13 +34,19 @@ public final class TiffWriter {
 
     private TiffWriter() {}
 
-    public static void write(Print print, PrintFile file, Packing packing, Target target, PrintFile.Progress progress)
+    public static void write(
+            PixelRows print, PrintFile file, Packing packing, Target target, PrintFile.Progress progress)
             throws IOException {
         write(print, file, packing, flavour(print), target, progress);
     }
 
     static void write(
-            Print print, PrintFile file, Packing packing, Flavour flavour, Target target, PrintFile.Progress progress)
+            PixelRows print,
+            PrintFile file,
+            Packing packing,
+            Flavour flavour,
+            Target target,
+            PrintFile.Progress progress)
             throws IOException {
         int height = print.size().height();
         int strips = Math.ceilDiv(height, STRIP_ROWS);
@@ -70,7 +76,7 @@ public final class TiffWriter {
         target.writeAt(0, header(flavour, at));
     }
 
-    static Flavour flavour(Print print) {
+    static Flavour flavour(PixelRows print) {
         long bytes = print.size().bytes(print.channels(), print.bitsPerChannel() / 8);
         return bytes > CLASSIC_BYTES ? Flavour.BIG : Flavour.CLASSIC;
     }
@@ -89,7 +95,7 @@ public final class TiffWriter {
     }
 
     private static IfdBuilder directory(
-            Print print, PrintFile file, Packing packing, Flavour flavour, List<Long> offsets, List<Long> counts) {
+            PixelRows print, PrintFile file, Packing packing, Flavour flavour, List<Long> offsets, List<Long> counts) {
         int channels = print.channels();
         int[] bits = new int[channels];
         Arrays.fill(bits, print.bitsPerChannel());

@@ -1,24 +1,18 @@
 package embrick.server.framings;
 
-import embrick.core.framing.Framing;
 import embrick.core.names.NameAllotment.Allotment;
-import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.plan.Verdict;
-import embrick.core.source.SourceFacts;
-import embrick.core.ticket.Ticket;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
-import embrick.server.originals.Original;
-import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.IfMatch;
-import embrick.server.problems.ProblemException;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,13 +31,13 @@ import org.springframework.web.bind.annotation.RestController;
 class FramingController {
     private final FramingService framings;
     private final Outlook outlook;
-    private final OriginalRepository originals;
+    private final Plans plans;
     private final StoredJson json;
 
-    FramingController(FramingService framings, Outlook outlook, OriginalRepository originals, StoredJson json) {
+    FramingController(FramingService framings, Outlook outlook, Plans plans, StoredJson json) {
         this.framings = framings;
         this.outlook = outlook;
-        this.originals = originals;
+        this.plans = plans;
         this.json = json;
     }
 
@@ -80,19 +74,8 @@ class FramingController {
     /** The plan of one picture under a ticket, with a framing that need not be stored. */
     @PostMapping("/originals/{id}/plan")
     PlanView plan(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) {
-        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
-        SourceFacts facts = original.facts()
-                .map(json::facts)
-                .orElseThrow(() -> ProblemException.invalid(
-                        "no-picture",
-                        original.path(),
-                        original.path() + " cannot be framed: it will not open.",
-                        "See its reason in the pile."));
-        Ticket ticket = TicketDocuments.toTicket(request.ticket());
-        Framing framing = request.framing() == null
-                ? framings.of(id, ticket.shape().key(), Framing.centred())
-                : request.framing().toFraming();
-        return PlanView.of(Planner.plan(facts, ticket, framing));
+        return PlanView.of(plans.of(id, request.ticket(), Optional.ofNullable(request.framing()))
+                .planning());
     }
 
     record OutlookRequest(

@@ -73,6 +73,29 @@ public final class Api {
         }
     }
 
+    /** A picture that is asked for with a body, and a header that comes with it. */
+    public record Picture(byte[] bytes, String header) {}
+
+    public Picture picture(String path, Object body, String header) {
+        try {
+            HttpResponse<byte[]> response = http.send(
+                    HttpRequest.newBuilder(URI.create(address + "/api/v1" + path))
+                            .header("Content-Type", "application/json")
+                            .POST(json(body))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofByteArray());
+            assertThat(response.statusCode())
+                    .as(new String(response.body(), StandardCharsets.ISO_8859_1))
+                    .isEqualTo(200);
+            return new Picture(
+                    response.body(), response.headers().firstValue(header).orElse(""));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException interrupted) {
+            throw interrupted(interrupted);
+        }
+    }
+
     public String newJob(String name) {
         Answer job = post("/jobs", Map.of("name", name));
         assertThat(job.status()).isEqualTo(201);

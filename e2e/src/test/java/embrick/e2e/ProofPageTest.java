@@ -1,0 +1,113 @@
+package embrick.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.server.support.Api;
+import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.Keys;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The proof on the screen is the file, pixel for pixel; it is moved and wiped by keys alone. */
+@ExtendWith(RunningServer.class)
+class ProofPageTest {
+    private static final Pattern PLACE = Pattern.compile("(\\d+) × (\\d+) at (\\d+), (\\d+)");
+    private static final String PIXELS_OF_THE_FILE = """
+            const image = document.querySelector('.proof-layer img');
+            const canvas = document.createElement('canvas');
+            canvas.width = image.naturalWidth;
+            canvas.height = image.naturalHeight;
+            const context = canvas.getContext('2d');
+            context.drawImage(image, 0, 0);
+            const seen = [];
+            for (let i = 0; i < 400; i++) {
+              const x = (i * 131) % canvas.width, y = (i * 71) % canvas.height;
+              seen.push([x, y, ...context.getImageData(x, y, 1, 1).data.slice(0, 3)]);
+            }
+            return seen;
+            """;
+
+    private final Browser browser = Browser.get();
+    private final String address = RunningServer.get().address();
+    private final Api api = new Api(address);
+
+    private String jobWithALift() {
+        String job = api.newJob("Proof journey");
+        api.upload(job, "a.jpg", TestPictures.drawn("jpg", 2600, 3600));
+        api.upload(job, "b.jpg", TestPictures.drawn("jpg", 3600, 2600));
+        ObjectNode stored = api.firstTicket(job);
+        ObjectNode ticket = (ObjectNode) stored.path("document");
+        ticket.putObject("lift").put("kind", "paper").put("paper", "MATT");
+        ticket.putObject("file").put("kind", "png").put("depth", "EIGHT");
+        assertThat(api.put(
+                                "/tickets/" + stored.path("id").asString(),
+                                ticket,
+                                "If-Match",
+                                "\"" + stored.path("version").asInt() + "\"")
+                        .status())
+                .isEqualTo(200);
+        return job;
+    }
+
+    private int[] place() {
+        Matcher place = PLACE.matcher(browser.text(".figures"));
+        assertThat(place.find()).as(browser.text(".figures")).isTrue();
+        return new int[] {Integer.parseInt(place.group(3)), Integer.parseInt(place.group(4))};
+    }
+
+    /** Until the pixels on the screen are those of the place that is named. */
+    private void untilMade() {
+        browser.until(_ -> browser.all(".proof-layer img").size() == 2
+                        && !browser.text(".bench-acts").contains("making")
+                        && (Boolean) browser.script("return [...document.images].every(i => i.complete)")
+                ? true
+                : null);
+    }
+
+    @Test
+    void whatIsSeenIsWhatTheFileHolds() throws IOException {
+        String job = jobWithALift();
+        browser.open(address + "/jobs/" + job + "/proof");
+        browser.see(".figures", "2400 × 3000");
+        untilMade();
+        int[] middle = place();
+        browser.keys(Keys.ARROW_LEFT, Keys.ARROW_UP, Keys.ARROW_UP);
+        browser.until(_ -> place()[1] == middle[1] - 160 ? true : null);
+        untilMade();
+        int[] place = place();
+        assertThat(place[0]).isEqualTo(middle[0] - 80);
+        assertThat(browser.text(".figures")).contains("edges lifted for matt").contains("halo in this part");
+        @SuppressWarnings("unchecked")
+        List<List<Long>> seen = (List<List<Long>>) browser.script(PIXELS_OF_THE_FILE);
+
+        browser.keys("x");
+        browser.see(".proof-stage", "as the file will be");
+        browser.until(_ -> browser.all(".proof-name-before").isEmpty() ? true : null);
+        browser.keys(Keys.ENTER);
+        browser.see(".figures", "3000 × 2400");
+
+        JsonNode run = api.finished(api.startRun(job));
+        BufferedImage file = ImageIO.read(RunningServer.get()
+                .storage()
+                .resolve("deliveries")
+                .resolve(run.path("run").path("folder").asString())
+                .resolve("a_8x10in.png")
+                .toFile());
+        for (List<Long> pixel : seen) {
+            int rgb = file.getRGB(
+                    place[0] + pixel.get(0).intValue(), place[1] + pixel.get(1).intValue());
+            assertThat(pixel.subList(2, 5))
+                    .containsExactly((long) (rgb >> 16 & 0xff), (long) (rgb >> 8 & 0xff), (long) (rgb & 0xff));
+        }
+    }
+}

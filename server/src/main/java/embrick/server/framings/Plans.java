@@ -1,0 +1,53 @@
+package embrick.server.framings;
+
+import embrick.core.framing.Framing;
+import embrick.core.plan.Planner;
+import embrick.core.plan.Planning;
+import embrick.core.source.SourceFacts;
+import embrick.core.ticket.Ticket;
+import embrick.server.documents.FramingDocument;
+import embrick.server.documents.StoredJson;
+import embrick.server.documents.TicketDocument;
+import embrick.server.documents.TicketDocuments;
+import embrick.server.originals.Original;
+import embrick.server.originals.OriginalRepository;
+import embrick.server.problems.ProblemException;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+
+/** Plans of single pictures under tickets that need not be stored. */
+@Service
+public class Plans {
+    private final FramingService framings;
+    private final OriginalRepository originals;
+    private final StoredJson json;
+
+    Plans(FramingService framings, OriginalRepository originals, StoredJson json) {
+        this.framings = framings;
+        this.originals = originals;
+        this.json = json;
+    }
+
+    /** A picture, and what a ticket comes to for it. */
+    public record Planned(Original original, SourceFacts facts, Planning planning) {}
+
+    /**
+     * @param framing one that need not be stored; else the picture's own for the ticket's shape
+     * @throws ProblemException if there is no such picture, or it will not open
+     */
+    public Planned of(UUID originalId, TicketDocument document, Optional<FramingDocument> framing) {
+        Original original = originals.findById(originalId).orElseThrow(() -> ProblemException.notFound("original"));
+        SourceFacts facts = original.facts()
+                .map(json::facts)
+                .orElseThrow(() -> ProblemException.invalid(
+                        "no-picture",
+                        original.path(),
+                        original.path() + " cannot be framed: it will not open.",
+                        "See its reason in the pile."));
+        Ticket ticket = TicketDocuments.toTicket(document);
+        Framing framed = framing.map(FramingDocument::toFraming)
+                .orElseGet(() -> framings.of(originalId, ticket.shape().key(), Framing.centred()));
+        return new Planned(original, facts, Planner.plan(facts, ticket, framed));
+    }
+}

@@ -1,0 +1,102 @@
+package embrick.server.proofs;
+
+import embrick.core.pixels.PixelRect;
+import embrick.core.plan.Plan;
+import embrick.core.plan.Planning;
+import embrick.server.documents.FramingDocument;
+import embrick.server.documents.TicketDocument;
+import embrick.server.framings.Plans;
+import embrick.server.problems.ProblemException;
+import embrick.server.problems.ProblemException.ProblemDetail;
+import embrick.server.proofs.ProofPictures.Proof;
+import embrick.server.proofs.ProofPictures.Show;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Output pixels for the screen, before any file is made. */
+@RestController
+@RequestMapping("/api/v1")
+class ProofController {
+    /** The halo of the part that was asked for, in per cent; not there where nothing is lifted. */
+    static final String HALO_HEADER = "Embrick-Halo-Percent";
+
+    private static final int MOST_SIDE = 2400;
+
+    private final Plans plans;
+    private final ProofPictures proofs;
+
+    ProofController(Plans plans, ProofPictures proofs) {
+        this.plans = plans;
+        this.proofs = proofs;
+    }
+
+    /** In pixels of the sheet. */
+    record Region(
+            @Min(0) int x,
+            @Min(0) int y,
+            @Min(1) @Max(MOST_SIDE) int width,
+            @Min(1) @Max(MOST_SIDE) int height) {
+        PixelRect inside(Plan plan) {
+            PixelRect part = new PixelRect(x, y, width, height);
+            if (!part.isInside(plan.sheet())) {
+                throw ProblemException.invalid(
+                        "outside-sheet",
+                        "region",
+                        "region: expected inside " + plan.sheet() + " px, got " + width + " × " + height + " at " + x
+                                + ", " + y,
+                        "Ask for a part of the sheet.");
+            }
+            return part;
+        }
+    }
+
+    record ProofRequest(
+            @NotNull @Valid TicketDocument ticket,
+            @Schema(nullable = true) @Valid FramingDocument framing,
+            @NotNull @Valid Region region,
+            @NotNull Show show) {}
+
+    /** A part of the piece that a ticket makes of a picture, as PNG in the piece's own profile and depth. */
+    @PostMapping(path = "/originals/{id}/proof", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> proof(@PathVariable UUID id, @Valid @RequestBody ProofRequest request) throws IOException {
+        Plans.Planned planned = plans.of(id, request.ticket(), Optional.ofNullable(request.framing()));
+        Plan plan = ready(planned.planning());
+        Proof proof = proofs.make(
+                planned.original().digest(),
+                planned.facts(),
+                plan,
+                request.region().inside(plan),
+                request.show());
+        ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(CacheControl.noStore());
+        proof.halo().ifPresent(halo -> answer.header(HALO_HEADER, Double.toString(halo.percent())));
+        return answer.body(proof.png());
+    }
+
+    private static Plan ready(Planning planning) {
+        return switch (planning) {
+            case Planning.Ready ready -> ready.plan();
+            case Planning.Refused refused ->
+                throw new ProblemException(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        refused.problems().stream()
+                                .map(problem -> new ProblemDetail(
+                                        problem.code(), problem.subject(), problem.text(), problem.remedy()))
+                                .toList());
+        };
+    }
+}

@@ -1,0 +1,68 @@
+package embrick.server.proofs;
+
+import embrick.core.lift.Halo;
+import embrick.core.pixels.PixelRect;
+import embrick.core.plan.Plan;
+import embrick.core.print.Print;
+import embrick.core.print.PrintPart;
+import embrick.core.print.Printer;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampling;
+import embrick.core.source.SourceFacts;
+import embrick.formats.Formats;
+import embrick.server.storage.DecodedOriginals;
+import embrick.server.storage.Storage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+
+/** Makes parts of sheets with the code that makes the files. */
+@Service
+class ProofPictures {
+    private final Formats formats;
+    private final Storage storage;
+    private final DecodedOriginals decoded;
+
+    ProofPictures(Formats formats, Storage storage, DecodedOriginals decoded) {
+        this.formats = formats;
+        this.storage = storage;
+        this.decoded = decoded;
+    }
+
+    /** What of a plan is shown. */
+    enum Show {
+        /** As the file will be. */
+        FILE,
+        /** As the file would be without its lift. */
+        UNLIFTED,
+        /** The original's own pixels in the same place and size. */
+        ORIGINAL
+    }
+
+    /**
+     * A part of a sheet.
+     *
+     * @param png in the output's own profile and depth
+     * @param halo of the lift in this part
+     */
+    record Proof(byte[] png, Optional<Halo> halo) {}
+
+    Proof make(String digest, SourceFacts facts, Plan plan, PixelRect part, Show show) throws IOException {
+        Plan shown = shown(plan, show);
+        return decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
+            Print print = Printer.print(shown, opened.raster(), formats.profiles());
+            ByteArrayOutputStream png = new ByteArrayOutputStream();
+            formats.writeProof(new PrintPart(print, part), shown, png);
+            return new Proof(png.toByteArray(), print.halo());
+        });
+    }
+
+    private static Plan shown(Plan plan, Show show) {
+        return switch (show) {
+            case FILE -> plan;
+            case UNLIFTED -> plan.withLift(Optional.empty());
+            case ORIGINAL -> plan.withLift(Optional.empty()).withResampling(Resampling.by(Method.NEAREST));
+        };
+    }
+}

@@ -1,0 +1,148 @@
+package embrick.server.proofs;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.core.framing.Framing;
+import embrick.server.documents.FramingDocument;
+import embrick.server.support.Api;
+import embrick.server.support.Api.Answer;
+import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
+import java.awt.image.BufferedImage;
+import java.awt.image.Raster;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Map;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What the proof shows is what the file holds. */
+@ExtendWith(RunningServer.class)
+class ProofTest {
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private final Api api = new Api(RunningServer.get().address());
+    private final Path storage = RunningServer.get().storage();
+
+    private record Proofed(String job, String original, ObjectNode ticket) {}
+
+    private Proofed job(String name, String fit, String depth) {
+        String job = api.newJob(name);
+        api.upload(job, "kite.jpg", TestPictures.drawn("jpg", 700, 500));
+        ObjectNode stored = api.firstTicket(job);
+        ObjectNode ticket = (ObjectNode) stored.path("document");
+        ((ObjectNode) ticket.path("size").path("width")).put("value", 3);
+        ((ObjectNode) ticket.path("size").path("height")).put("value", 4);
+        ticket.putObject("fit").put("kind", fit).put("paper", "#F0E0D0");
+        ticket.putObject("lift").put("kind", "paper").put("paper", "MATT");
+        ticket.putObject("file").put("kind", "png").put("depth", depth);
+        Answer kept = api.put(
+                "/tickets/" + stored.path("id").asString(),
+                ticket,
+                "If-Match",
+                "\"" + stored.path("version").asInt() + "\"");
+        assertThat(kept.status()).as(kept.body().toString()).isEqualTo(200);
+        String original =
+                api.get("/jobs/" + job + "/originals").body().get(0).path("id").asString();
+        return new Proofed(job, original, ticket);
+    }
+
+    private static ObjectNode request(Proofed proofed, String show, int x, int y, int width, int height) {
+        ObjectNode request = JSON.createObjectNode();
+        request.set("ticket", proofed.ticket());
+        request.put("show", show);
+        request.putObject("region").put("x", x).put("y", y).put("width", width).put("height", height);
+        return request;
+    }
+
+    private BufferedImage proof(ObjectNode request, String original) throws IOException {
+        return ImageIO.read(new ByteArrayInputStream(
+                api.picture("/originals/" + original + "/proof", request, ProofController.HALO_HEADER)
+                        .bytes()));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"fill, 0, EIGHT", "fill, 3.7, EIGHT", "fill, -31, SIXTEEN", "inside, 0, EIGHT", "inside, 12, SIXTEEN"})
+    void proofEqualsFile(String fit, double tilt, String depth) throws IOException {
+        Proofed proofed = job("proof " + fit + tilt, fit, depth);
+        FramingDocument framing =
+                FramingDocument.of(Framing.centred().withTightness(1.3).withTilt(tilt));
+        String shape = api.post("/originals/" + proofed.original() + "/plan", Map.of("ticket", proofed.ticket()))
+                .body()
+                .path("plan")
+                .path("shapeKey")
+                .asString();
+        Answer kept = api.put(
+                "/originals/" + proofed.original() + "/framings/" + shape,
+                Map.of("document", framing, "accepted", true),
+                "If-Match",
+                "\"-1\"");
+        assertThat(kept.status()).as(kept.body().toString()).isEqualTo(200);
+
+        var run = api.finished(api.startRun(proofed.job()));
+        BufferedImage file = ImageIO.read(storage.resolve("deliveries")
+                .resolve(run.path("run").path("folder").asString())
+                .resolve(run.path("pieces").get(0).path("name").asString())
+                .toFile());
+        int[][] places = {{0, 0, file.getWidth(), file.getHeight()}, {411, 257, 300, 200}, {5, 700, 333, 77}};
+        for (int[] place : places) {
+            BufferedImage proof =
+                    proof(request(proofed, "FILE", place[0], place[1], place[2], place[3]), proofed.original());
+            assertThat(samples(proof.getRaster()))
+                    .isEqualTo(
+                            samples(file.getRaster().createChild(place[0], place[1], place[2], place[3], 0, 0, null)));
+            assertThat(proof.getSampleModel().getSampleSize(0)).isEqualTo(depth.equals("EIGHT") ? 8 : 16);
+        }
+    }
+
+    private static int[] samples(Raster raster) {
+        return raster.getPixels(0, 0, raster.getWidth(), raster.getHeight(), (int[]) null);
+    }
+
+    @Test
+    void theHaloComesWithALiftAndOnlyThen() {
+        Proofed proofed = job("proof halo", "fill", "EIGHT");
+        String path = "/originals/" + proofed.original() + "/proof";
+        String halo = api.picture(path, request(proofed, "FILE", 0, 0, 900, 900), ProofController.HALO_HEADER)
+                .header();
+        assertThat(Double.parseDouble(halo)).isBetween(1.0, 40.0);
+        assertThat(api.picture(path, request(proofed, "UNLIFTED", 0, 0, 900, 900), ProofController.HALO_HEADER)
+                        .header())
+                .isEmpty();
+    }
+
+    @Test
+    void theOriginalIsShownInItsOwnPixels() throws IOException {
+        // Enlarged 2.4 times, neighbours of one original pixel are equal; as the file they are not.
+        Proofed proofed = job("proof original", "fill", "EIGHT");
+        BufferedImage own = proof(request(proofed, "ORIGINAL", 300, 300, 200, 200), proofed.original());
+        BufferedImage made = proof(request(proofed, "FILE", 300, 300, 200, 200), proofed.original());
+        assertThat(equalNeighbours(own)).isGreaterThan(200 * 199 / 3);
+        assertThat(samples(own.getRaster())).isNotEqualTo(samples(made.getRaster()));
+    }
+
+    private static int equalNeighbours(BufferedImage picture) {
+        int equal = 0;
+        for (int y = 0; y < picture.getHeight(); y++) {
+            for (int x = 1; x < picture.getWidth(); x++) {
+                equal += picture.getRGB(x, y) == picture.getRGB(x - 1, y) ? 1 : 0;
+            }
+        }
+        return equal;
+    }
+
+    @Test
+    void aPartOutsideTheSheetIsRefusedWithARemedy() {
+        Proofed proofed = job("proof outside", "fill", "EIGHT");
+        Answer answer =
+                api.post("/originals/" + proofed.original() + "/proof", request(proofed, "FILE", 1100, 0, 200, 10));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.code()).isEqualTo("outside-sheet");
+    }
+}
