@@ -1,4 +1,4 @@
-import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 
@@ -28,22 +28,52 @@ export function merged(known: WholeRun | undefined, told: WholeRun): WholeRun | 
   return { run: told.run, pieces: known.pieces.map((piece) => changed.get(piece.id) ?? piece) };
 }
 
-/** Keeps runs of a job up to date while a page is open, by the server's events. */
+/**
+ * Keeps runs of a job up to date while a page is seen, by the server's events.
+ *
+ * A page out of sight, in another tab or kept by the browser for going back, lets its connection go: browsers give six to
+ * all pages of one server together, and a page that waits for a seventh stands still.
+ */
 export function useRunEvents(jobId: string) {
   const queries = useQueryClient();
   useEffect(() => {
-    const source = new EventSource(`/api/v1/jobs/${jobId}/events`);
-    source.addEventListener('run', (event) => {
-      const told = JSON.parse((event as MessageEvent<string>).data) as WholeRun;
-      queries.setQueryData(runQuery(told.run.id).queryKey, (known) => merged(known, told));
-      queries.setQueryData(runsQuery(jobId).queryKey, (runs) =>
-        runs?.some((run) => run.id === told.run.id)
-          ? runs.map((run) => (run.id === told.run.id ? told.run : run))
-          : [told.run, ...(runs ?? [])],
-      );
-    });
-    // After a break the browser connects again by itself; what was missed is fetched.
-    source.addEventListener('open', () => void queries.invalidateQueries({ queryKey: ['run'] }));
-    return () => source.close();
+    let source: EventSource | undefined;
+    const close = () => {
+      source?.close();
+      source = undefined;
+    };
+    const open = () => {
+      source ??= listen(jobId, queries);
+    };
+    const follow = () => (document.visibilityState === 'visible' ? open() : close());
+    follow();
+    document.addEventListener('visibilitychange', follow);
+    window.addEventListener('pagehide', close);
+    window.addEventListener('pageshow', follow);
+    return () => {
+      document.removeEventListener('visibilitychange', follow);
+      window.removeEventListener('pagehide', close);
+      window.removeEventListener('pageshow', follow);
+      close();
+    };
   }, [jobId, queries]);
+}
+
+function listen(jobId: string, queries: QueryClient): EventSource {
+  const source = new EventSource(`/api/v1/jobs/${jobId}/events`);
+  source.addEventListener('run', (event) => {
+    const told = JSON.parse((event as MessageEvent<string>).data) as WholeRun;
+    queries.setQueryData(runQuery(told.run.id).queryKey, (known) => merged(known, told));
+    queries.setQueryData(runsQuery(jobId).queryKey, (runs) =>
+      runs?.some((run) => run.id === told.run.id)
+        ? runs.map((run) => (run.id === told.run.id ? told.run : run))
+        : [told.run, ...(runs ?? [])],
+    );
+  });
+  // After a break what was missed is fetched; the browser connects again by itself.
+  source.addEventListener('open', () => {
+    void queries.invalidateQueries({ queryKey: ['run'] });
+    void queries.invalidateQueries({ queryKey: ['runs', jobId] });
+  });
+  return source;
 }

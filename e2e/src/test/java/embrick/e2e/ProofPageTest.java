@@ -7,7 +7,6 @@ import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -109,5 +108,18 @@ class ProofPageTest {
             assertThat(pixel.subList(2, 5))
                     .containsExactly((long) (rgb >> 16 & 0xff), (long) (rgb >> 8 & 0xff), (long) (rgb & 0xff));
         }
+    }
+
+    /** Browsers keep pages that were left, and six connections for all of them together. */
+    @Test
+    void pagesThatWereLeftHoldNoConnection() {
+        String job = jobWithALift();
+        for (String page : List.of("pile", "ticket", "bench", "proof", "run", "delivery", "pile", "ticket")) {
+            browser.open(address + "/jobs/" + job + "/" + page);
+            browser.see(".course", "2 files");
+        }
+        browser.open(address + "/jobs/" + job + "/proof");
+        browser.see(".figures", "2400 × 3000");
+        untilMade();
     }
 }
