@@ -161,8 +161,7 @@ export function DeliveryPage() {
                   <Verdict level={piece.haloNoticed ? 'SOFT' : 'FINE'} text="as planned" plain />
                   {piece.haloPercent != null && (
                     <span className={piece.haloNoticed ? 'halo-noticed' : 'quiet'}>
-                      {' '}
-                      halo {decimals(piece.haloPercent, 0)} %{piece.haloNoticed && ', seen as rims'}
+                      , halo {decimals(piece.haloPercent, 0)} %{piece.haloNoticed && ', seen as rims'}
                     </span>
                   )}
                 </>
