@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { App, Button } from 'antd';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { smallPicture } from '../../api/client';
 import { Empty, Failed, Loading } from '../../shared/states';
+import { useKeys } from '../../shared/useKeys';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
 import { outlookQuery, useActiveTicket } from '../ticket';
@@ -68,10 +69,7 @@ export function BenchPage() {
     }
   };
 
-  const onKey = useRef<(event: KeyboardEvent) => void>(undefined);
-  onKey.current = (event) => {
-    const target = event.target as HTMLElement;
-    if (target.closest('input, textarea, [contenteditable], [role="dialog"]')) return;
+  useKeys((event, target) => {
     if (event.key === '?') return setKeysOpen(true);
     const control = event.ctrlKey || event.metaKey;
     if (control && event.key.toLowerCase() === 'z') {
@@ -131,12 +129,7 @@ export function BenchPage() {
         return setGuide(guides[(guides.indexOf(guide) + 1) % guides.length]!);
       default:
     }
-  };
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => onKey.current?.(event);
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  });
 
   if (originalsOfJob.isPending || !ticket) return <Loading what="the pictures" />;
   if (originalsOfJob.isError) return <Failed error={originalsOfJob.error} again={() => void originalsOfJob.refetch()} />;

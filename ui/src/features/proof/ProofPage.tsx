@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { Problem } from '../../api/problems';
 import { decimals, pixels } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
+import { useKeys } from '../../shared/useKeys';
 import { BenchPile, framingsQuery } from '../bench';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
@@ -69,10 +70,8 @@ export function ProofPage() {
     setMiddle({ x: from.x + dx, y: from.y + dy });
   };
 
-  const onKey = useRef<(event: KeyboardEvent) => void>(undefined);
-  onKey.current = (event) => {
-    const target = event.target as HTMLElement;
-    if (target.closest('input, textarea, [role="dialog"], .ant-segmented') || event.ctrlKey || event.metaKey) return;
+  useKeys((event, target) => {
+    if (event.ctrlKey || event.metaKey) return;
     const step = event.shiftKey ? 400 : 80;
     const acts: Record<string, () => void> = {
       ArrowLeft: () => pan(-step, 0),
@@ -91,12 +90,7 @@ export function ProofPage() {
     if (!act || (event.key === 'Enter' && target.closest('button, a'))) return;
     event.preventDefault();
     act();
-  };
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => onKey.current?.(event);
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  });
 
   if (originalsOfJob.isPending || !ticket) return <Loading what="the pictures" />;
   if (originalsOfJob.isError) return <Failed error={originalsOfJob.error} again={() => void originalsOfJob.refetch()} />;

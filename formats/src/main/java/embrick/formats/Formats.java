@@ -70,7 +70,12 @@ public final class Formats {
         Raster decode(int leastEdge) throws IOException;
     }
 
-    private record Header(SourceFacts facts, Decoder decoder) {}
+    /** @param takesNewMarks whether a file's coded picture looks the same under the marks that are written here */
+    private record Header(SourceFacts facts, boolean takesNewMarks, Decoder decoder) {
+        Header(SourceFacts facts, Decoder decoder) {
+            this(facts, false, decoder);
+        }
+    }
 
     /**
      * Reads the facts off a file's header; no pixels are decoded.
@@ -174,6 +179,7 @@ public final class Formats {
                         both(across, down),
                         new SourceColour(header.model(), Alpha.OPAQUE, 8, profile),
                         bytes),
+                header.jfifColour(),
                 leastEdge -> JpegReader.read(file, header, leastEdge));
     }
 
@@ -276,8 +282,7 @@ public final class Formats {
                 && plan.file() instanceof FileFormat.Jpeg
                 && profiles.digest(plan.colour().from())
                         .equals(profiles.digest(plan.colour().to()))
-                && header(original).facts().kind() == FileKind.JPEG
-                && JpegRemark.isPossible(original);
+                && header(original).takesNewMarks();
     }
 
     /** Copies a JPEG's coded picture under the marks of a plan for which {@link #isOnlyRemarked} holds. */

@@ -34,6 +34,10 @@ public final class MatrixTransform implements Transform {
 
     @Override
     public void apply(float[] in, int from, float[] out, int at, int pixels) {
+        if (in.length - from < 3L * pixels || out.length - at < 3L * pixels) {
+            throw new IllegalArgumentException(
+                    "arrays: expected " + pixels + " pixels, got " + in.length + " and " + out.length + " samples");
+        }
         float[] light = new float[3 * Math.min(TOGETHER, pixels)];
         for (int done = 0; done < pixels; done += TOGETHER) {
             int samples = 3 * Math.min(TOGETHER, pixels - done);

@@ -61,10 +61,8 @@ final class HaloMeter {
         boolean last = nextRow == height;
         for (int lattice = 0; lattice < 2; lattice++) {
             boolean endsCells = band % 2 != lattice;
-            if (endsCells) {
-                countCells(lattice, firstTile, true);
-            } else if (last) {
-                countCells(lattice, firstTile, false);
+            if (endsCells || last) {
+                countCells(lattice, firstTile, endsCells);
             }
         }
         Extremes free = above;

@@ -10,6 +10,7 @@ final class Encoded implements PixelSource {
     private final int channels;
     private final boolean alpha;
     private final ToneCurve tone;
+    private float[] shares = new float[0];
 
     Encoded(PixelSource light, int channels, boolean alpha, ToneCurve tone) {
         this.light = light;
@@ -29,18 +30,25 @@ final class Encoded implements PixelSource {
         }
     }
 
-    /** The light is taken out of the alpha, encoded, and put back in. */
+    /** The light is taken out of the alpha, encoded all together, and put back in. */
     private void encodeSeeThrough(float[] into, int at, int pixels) {
-        int end = at + pixels * channels;
-        for (int pixel = at; pixel < end; pixel += channels) {
-            float share = Math.clamp(into[pixel + channels - 1], 0f, 1f);
+        if (shares.length < pixels) {
+            shares = new float[pixels];
+        }
+        for (int pixel = 0, p = at; pixel < pixels; pixel++, p += channels) {
+            float share = Math.clamp(into[p + channels - 1], 0f, 1f);
+            shares[pixel] = into[p + channels - 1];
             for (int c = 0; c < channels - 1; c++) {
-                into[pixel + c] = share == 0 ? 0 : into[pixel + c] / share;
+                into[p + c] = share == 0 ? 0 : into[p + c] / share;
             }
-            tone.encode(into, pixel, into, pixel, channels - 1);
+        }
+        tone.encode(into, at, into, at, pixels * channels);
+        for (int pixel = 0, p = at; pixel < pixels; pixel++, p += channels) {
+            float share = Math.clamp(shares[pixel], 0f, 1f);
             for (int c = 0; c < channels - 1; c++) {
-                into[pixel + c] *= share;
+                into[p + c] *= share;
             }
+            into[p + channels - 1] = shares[pixel];
         }
     }
 }

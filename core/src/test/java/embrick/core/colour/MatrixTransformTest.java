@@ -1,6 +1,7 @@
 package embrick.core.colour;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Random;
@@ -67,5 +68,13 @@ class MatrixTransformTest {
     @Test
     void onePixelIsConvertedAsMany() {
         holds(TO_WIDER, 1);
+    }
+
+    @Test
+    void arraysThatAreTooShortAreRefused() {
+        Transform transform = new MatrixTransform(power(2.2), TO_WIDER, power(1.8));
+        assertThatThrownBy(() -> transform.apply(new float[9], 1, new float[9], 0, 3))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("expected 3 pixels");
     }
 }

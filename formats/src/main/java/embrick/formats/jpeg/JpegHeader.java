@@ -17,12 +17,14 @@ import java.util.TreeMap;
  * The marker segments before a JPEG's first scan (ITU-T T.81 annex B, JFIF in T.871, Exif, ICC.1 annex B.4).
  *
  * @param inverted CMYK stored upside down, as the APP14 marker's writers do
+ * @param jfifColour whether the colours are stored as JFIF has them, grey or YCbCr, so that a JFIF header changes nothing
  */
 public record JpegHeader(
         int width,
         int height,
         ColourModel model,
         boolean inverted,
+        boolean jfifColour,
         Optional<Resolution> jfifAcross,
         Optional<Resolution> jfifDown,
         Optional<ExifFacts> exif,
@@ -39,11 +41,12 @@ public record JpegHeader(
     static final int APP0 = 0xE0;
     static final int APP1 = 0xE1;
     static final int APP2 = 0xE2;
-    static final int APP14 = 0xEE;
+    private static final int APP14 = 0xEE;
     static final byte[] JFIF = "JFIF\0".getBytes(StandardCharsets.ISO_8859_1);
     static final byte[] EXIF = "Exif\0\0".getBytes(StandardCharsets.ISO_8859_1);
     static final byte[] ICC = "ICC_PROFILE\0".getBytes(StandardCharsets.ISO_8859_1);
-    static final byte[] APP14_ID = {'A', 'd', 'o', 'b', 'e'};
+    private static final byte[] APP14_ID = {'A', 'd', 'o', 'b', 'e'};
+    private static final int APP14_TRANSFORM = 11;
 
     /**
      * Reads up to the first scan.
@@ -102,6 +105,11 @@ public record JpegHeader(
         private int height = -1;
         private int components;
         private boolean app14;
+        private boolean jfif;
+        /** What the APP14 marker says of colours: 1 for YCbCr. */
+        private int transform = 1;
+
+        private boolean namedRgb;
         private Optional<Resolution> across = Optional.empty();
         private Optional<Resolution> down = Optional.empty();
         private Optional<ExifFacts> exif = Optional.empty();
@@ -115,6 +123,7 @@ public record JpegHeader(
             if (frame) {
                 frame(marker, data);
             } else if (marker == APP0 && startsWith(data, JFIF) && length >= 14) {
+                jfif = true;
                 jfif(data);
             } else if (marker == APP1 && startsWith(data, EXIF) && exif.isEmpty()) {
                 exif = ExifFacts.read(Arrays.copyOfRange(data, EXIF.length, data.length));
@@ -122,6 +131,7 @@ public record JpegHeader(
                 iccParts.put(data[ICC.length] & 0xff, Arrays.copyOfRange(data, ICC.length + 2, data.length));
             } else if (marker == APP14 && startsWith(data, APP14_ID)) {
                 app14 = true;
+                transform = length > APP14_TRANSFORM ? data[APP14_TRANSFORM] : 0;
             }
         }
 
@@ -150,6 +160,7 @@ public record JpegHeader(
             height = short16(data, 1);
             width = short16(data, 3);
             components = data[5];
+            namedRgb = components == 3 && data.length >= 15 && data[6] == 'R' && data[9] == 'G' && data[12] == 'B';
         }
 
         private void jfif(byte[] data) {
@@ -195,7 +206,9 @@ public record JpegHeader(
                 iccParts.values().forEach(joined::writeBytes);
                 icc = Optional.of(joined.toByteArray());
             }
-            return new JpegHeader(width, height, model, app14 && model == ColourModel.CMYK, across, down, exif, icc);
+            boolean jfifColour = model != ColourModel.CMYK && transform == 1 && (jfif || !namedRgb);
+            boolean inverted = app14 && model == ColourModel.CMYK;
+            return new JpegHeader(width, height, model, inverted, jfifColour, across, down, exif, icc);
         }
     }
 }

@@ -16,30 +16,17 @@ import java.nio.file.Path;
  * Puts new marks on a JPEG and leaves its coded picture as it is, so that not one pixel changes.
  *
  * <p>Tables, frame and scans go over byte by byte (T.81, B.2); all other segments stay behind, as they do when a piece is
- * coded anew.
+ * coded anew. Only for files of which {@link JpegHeader#jfifColour} holds: others would look otherwise under new marks.
  */
 public final class JpegRemark {
     private static final int DNL = 0xDC;
     private static final int CHUNK = 1 << 16;
-    private static final byte[] RGB_COMPONENTS = {'R', 'G', 'B'};
 
     private final MemorySegment bytes;
     private long at = 2;
 
     private JpegRemark(MemorySegment bytes) {
         this.bytes = bytes;
-    }
-
-    /**
-     * Whether a JPEG's colours are those that a JFIF header says: grey, or YCbCr. Files that are stored as RGB or CMYK would
-     * look otherwise under new marks.
-     */
-    public static boolean isPossible(Path original) throws IOException {
-        try (Arena arena = Arena.ofConfined()) {
-            return new JpegRemark(FileBytes.whole(original, arena)).isJfifColour();
-        } catch (IndexOutOfBoundsException cut) {
-            return false;
-        }
     }
 
     /** @throws UnusablePictureException if the picture ends before its end marker */
@@ -55,33 +42,6 @@ public final class JpegRemark {
             }
         }
         out.flush();
-    }
-
-    private boolean isJfifColour() {
-        boolean jfif = false;
-        boolean inks = false;
-        boolean letters = false;
-        for (int marker = nextMarker(); marker != JpegHeader.SOS; marker = nextMarker()) {
-            if (marker == JpegHeader.EOI) {
-                return false;
-            }
-            long segment = at + 2;
-            if (marker == JpegHeader.APP0 && begins(segment, JpegHeader.JFIF)) {
-                jfif = true;
-            } else if (marker == JpegHeader.APP14 && begins(segment, JpegHeader.APP14_ID)) {
-                // The last byte tells how colours were made: 1 is YCbCr, 0 none, 2 YCCK.
-                inks |= unsigned(segment + 11) != 1;
-            } else if (isFrame(marker)) {
-                int components = unsigned(segment + 5);
-                letters = components == 3;
-                for (int c = 0; c < components; c++) {
-                    letters &= unsigned(segment + 6 + 3L * c) == RGB_COMPONENTS[c];
-                }
-                inks |= components > 3;
-            }
-            at += length();
-        }
-        return !inks && (jfif || !letters);
     }
 
     private void copyPicture(DataOutputStream out) throws IOException {
@@ -147,10 +107,6 @@ public final class JpegRemark {
             MemorySegment.copy(bytes, ValueLayout.JAVA_BYTE, done, chunk, 0, count);
             out.write(chunk, 0, count);
         }
-    }
-
-    private boolean begins(long from, byte[] id) {
-        return bytes.asSlice(from, id.length).mismatch(MemorySegment.ofArray(id)) == -1;
     }
 
     private int unsigned(long from) {

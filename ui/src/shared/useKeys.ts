@@ -1,0 +1,16 @@
+import { useEffect, useRef } from 'react';
+
+/** Hears the keys of the whole page while it is shown, always by the newest act; not those that are typed somewhere. */
+export function useKeys(act: (event: KeyboardEvent, target: HTMLElement) => void) {
+  const newest = useRef(act);
+  newest.current = act;
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (target.closest('input, textarea, [contenteditable], [role="dialog"]')) return;
+      newest.current(event, target);
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, []);
+}
