@@ -104,7 +104,7 @@ public final class FillDemoJob {
                 continue;
             }
             ObjectNode document = JSON.createObjectNode();
-            document.put("schemaVersion", 1);
+            document.put("schemaVersion", 2);
             document.put("centreX", framing[0]);
             document.put("centreY", framing[1]);
             document.put("tightness", framing[2]);
@@ -112,6 +112,7 @@ public final class FillDemoJob {
             document.put("quarterTurns", 0);
             document.put("mirror", "AS_IT_IS");
             document.put("turn", "AS_TICKET");
+            document.put("corners", "COVERED");
             HttpRequest request = HttpRequest.newBuilder(
                             URI.create(api + "/originals/" + original.path("id").asString() + "/framings/4:5"))
                     .header("Content-Type", "application/json")

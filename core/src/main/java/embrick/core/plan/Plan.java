@@ -1,7 +1,8 @@
 package embrick.core.plan;
 
 import embrick.core.colour.ColourPath;
-import embrick.core.framing.FrameGeometry.HalfPlane;
+import embrick.core.framing.Framing.Corners;
+import embrick.core.framing.HalfPlane;
 import embrick.core.lift.LiftSettings;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
@@ -23,16 +24,18 @@ import java.util.Optional;
  * @param sheet the whole output
  * @param picture where the picture stands on the sheet; all of it when the sheet is filled
  * @param window which part of the picture, at which tilt and scale; its output is the picture's pixels
+ * @param corners how what a tilted picture leaves bare is filled; {@code COVERED} where nothing is bare
  * @param resampling the method that is used, chosen or picked
  * @param bitsPerChannel of the file, 8 or 16
  * @param shapeKey the shape its framing belongs to
- * @param limits where the framing's centre may be at this tilt, in fractions of the oriented original
+ * @param limits where the framing may be at this tilt
  */
 public record Plan(
         Source source,
         PixelSize sheet,
         PixelRect picture,
         Window window,
+        Corners corners,
         Resampling resampling,
         Optional<LiftSettings> lift,
         ColourPath colour,
@@ -41,13 +44,13 @@ public record Plan(
         FileFormat file,
         int bitsPerChannel,
         String shapeKey,
-        List<HalfPlane> limits,
+        Limits limits,
         Figures figures) {
     public Plan {
         Objects.requireNonNull(source);
+        Objects.requireNonNull(corners);
         Objects.requireNonNull(resampling);
         Objects.requireNonNull(lift);
-        limits = List.copyOf(limits);
         if (!picture.isInside(sheet)) {
             throw new IllegalArgumentException("picture: expected inside the sheet " + sheet + ", got " + picture);
         }
@@ -58,9 +61,14 @@ public record Plan(
         }
     }
 
+    /** The picture as it is seen, after tag, mirror and quarter turns. */
+    public PixelSize seen() {
+        return window.seenAs().seenSize(source.stored());
+    }
+
     /** Whether the picture's own pixels are only re-marked: none is mixed from others. */
     public boolean keepsPixels() {
-        return window.keepsPixels(window.seenAs().seenSize(source.stored()));
+        return window.keepsPixels(seen());
     }
 
     public Plan withResampling(Resampling other) {
@@ -75,12 +83,33 @@ public record Plan(
         return with(resampling, lift, other);
     }
 
+    /** The same picture on other pixels. */
+    Plan onSheet(PixelSize otherSheet, PixelRect otherPicture, Window otherWindow) {
+        return new Plan(
+                source,
+                otherSheet,
+                otherPicture,
+                otherWindow,
+                corners,
+                resampling,
+                lift,
+                colour,
+                paper,
+                marked,
+                file,
+                bitsPerChannel,
+                shapeKey,
+                limits,
+                figures);
+    }
+
     private Plan with(Resampling otherResampling, Optional<LiftSettings> otherLift, ColourPath otherColour) {
         return new Plan(
                 source,
                 sheet,
                 picture,
                 window,
+                corners,
                 otherResampling,
                 otherLift,
                 otherColour,
@@ -101,11 +130,25 @@ public record Plan(
     }
 
     /**
+     * Where a framing may be.
+     *
+     * @param planes all that hold
+     * @param travelX seen pixels that the picture moves when the framing's centre moves by 1 in the seen picture
+     */
+    public record Limits(List<HalfPlane> planes, double travelX, double travelY) {
+        public Limits {
+            planes = List.copyOf(planes);
+        }
+    }
+
+    /**
      * What people read off a plan.
      *
      * @param realPpi original pixels under the frame per inch of sheet
      * @param frameWidth the frame in original pixels, {@code frameHeight} likewise
      * @param lostShare of the picture outside the frame, 0 to 1
+     * @param bareShare of the picture's place on the sheet that a tilted picture leaves bare, 0 to 1
+     * @param fineEnlargement how many times larger each side of this sheet could be printed and still be fine
      * @param unpackedBytes of the output, exactly
      * @param expectedFileBytes of the output, roughly
      */
@@ -115,6 +158,8 @@ public record Plan(
             double frameWidth,
             double frameHeight,
             double lostShare,
+            double bareShare,
+            double fineEnlargement,
             long unpackedBytes,
             long expectedFileBytes) {}
 }

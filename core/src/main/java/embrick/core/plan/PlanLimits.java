@@ -43,6 +43,15 @@ final class PlanLimits {
         return problems;
     }
 
+    static Problem noPpi() {
+        return new Problem(
+                "no-own-ppi",
+                "fit",
+                "a picture whose file says its ppi",
+                "none",
+                "Say on the ticket how many original pixels go to an inch.");
+    }
+
     static List<Problem> sizeProblems(PixelSize sheet, Ticket ticket) {
         List<Problem> problems = new ArrayList<>();
         int mostSide = ticket.file() instanceof FileFormat.Jpeg ? JPEG_SIDE : OTHER_SIDE;

@@ -1,5 +1,6 @@
 package embrick.core.plan;
 
+import embrick.core.framing.Framing.Corners;
 import embrick.core.pixels.ColourModel;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.source.SourceFacts;
@@ -38,6 +39,15 @@ final class PlanNotices {
                             Locale.ROOT,
                             "enlarged %.1f times: new pixels, no new detail",
                             1 / plan.window().scale())));
+        }
+        if (plan.corners() != Corners.COVERED) {
+            notices.add(new Notice(
+                    "corners-bare",
+                    String.format(
+                            Locale.ROOT,
+                            "the tilted picture leaves %.1f %% of its place bare: %s",
+                            plan.figures().bareShare() * 100,
+                            plan.corners() == Corners.PAPER ? "paper shows there" : "its rim is drawn out")));
         }
         if (ticket.resampling().light() == Light.LINEAR && facts.colour().model() == ColourModel.CMYK) {
             notices.add(new Notice("not-light", "mixed as encoded: amounts of ink are no light"));

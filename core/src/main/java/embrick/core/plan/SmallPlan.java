@@ -58,20 +58,6 @@ public final class SmallPlan {
                 Math.round(size.height() / scale)));
         double even = Math.max((double) size.width() / small.width(), (double) size.height() / small.height());
         Window window = new Window(whole.window().seenAs(), small, size.width() / 2.0, size.height() / 2.0, even, 0);
-        return new Plan(
-                whole.source(),
-                small,
-                PixelRect.whole(small),
-                window,
-                Resampling.by(Method.LANCZOS3),
-                whole.lift(),
-                whole.colour(),
-                whole.paper(),
-                whole.marked(),
-                whole.file(),
-                whole.bitsPerChannel(),
-                whole.shapeKey(),
-                whole.limits(),
-                whole.figures());
+        return whole.onSheet(small, PixelRect.whole(small), window).withResampling(Resampling.by(Method.LANCZOS3));
     }
 }

@@ -4,6 +4,7 @@ import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
+import embrick.core.framing.Framing.Corners;
 import embrick.core.lift.Halo;
 import embrick.core.lift.Lift;
 import embrick.core.pixels.PixelRect;
@@ -37,7 +38,9 @@ public final class Print implements PixelRows {
         this.channels = plan.colour().to().model().channels();
         this.paper = paperIn(plan.colour().to(), plan.paper(), transforms);
         Stages stages = Stages.of(plan, original, paper, transforms);
-        this.picture = stages.last();
+        this.picture = plan.corners() == Corners.PAPER
+                ? new BareCorners(stages.last(), plan.window(), plan.seen(), paper)
+                : stages.last();
         this.lift = stages.lift();
     }
 

@@ -74,8 +74,14 @@ final class CircularResampler implements Resampler {
             double v = y + 0.5 - window.output().height() / 2.0;
             for (int x = part.x(); x < part.right(); x++) {
                 double u = x + 0.5 - window.output().width() / 2.0;
-                double seenX = window.centreX() + acrossStep * u - downStep * v;
-                double seenY = window.centreY() + downStep * u + acrossStep * v;
+                double seenX = Math.clamp(
+                        window.centreX() + acrossStep * u - downStep * v,
+                        0,
+                        block.seen().width());
+                double seenY = Math.clamp(
+                        window.centreY() + downStep * u + acrossStep * v,
+                        0,
+                        block.seen().height());
                 int target = start + ((y - region.y()) * region.width() + (x - region.x())) * channels;
                 mix(seenX, seenY, source, into, target);
             }
@@ -99,13 +105,6 @@ final class CircularResampler implements Resampler {
         double all = 0;
         for (int t = 0; t < columns; t++) {
             all += weighed[t];
-        }
-        if (Math.abs(all) < 1e-6) {
-            // Only a position wholly outside the picture: it takes the rim.
-            int column = Math.clamp((long) Math.floor(seenX), 0, seen.width() - 1) - source.x();
-            int row = Math.clamp((long) Math.floor(seenY), 0, seen.height() - 1) - source.y();
-            System.arraycopy(area, row * stride + column * channels, into, target, channels);
-            return;
         }
         for (int c = 0; c < channels; c++) {
             double sum = 0;

@@ -57,11 +57,11 @@ final class RowWeights {
 
     /**
      * Works out a row: pixel {@code p} has its centre at {@code base + slope · (u + p)} along the axis. Only absolute
-     * positions go in, so that a pixel's weights do not depend on where its row begins.
+     * positions go in, held to the picture's rim, so that a pixel's weights do not depend on where its row begins.
      */
     void weigh(double base, double slope, double u, int count) {
         for (int p = 0; p < count; p++) {
-            places[p] = base + slope * (u + p);
+            places[p] = Math.clamp(base + slope * (u + p), 0, length);
         }
         if (phases.isEmpty()) {
             for (int p = 0; p < count; p++) {

@@ -5,6 +5,9 @@ package embrick.core.resample;
  * Taps beyond the picture's rim are dropped.
  */
 final class Taps {
+    /** Kernels with hard ends count one of their two: a place on the rim itself is taken as just inside. */
+    private static final double INSIDE = 1e-9;
+
     private final AxisKernel kernel;
     private final int length;
     private final double[] weights;
@@ -23,7 +26,9 @@ final class Taps {
         return (int) Math.ceil(2 * kernel.radius());
     }
 
-    void at(double position) {
+    /** A position outside the picture takes what its rim has: half a kernel there never sums to nothing. */
+    void at(double asked) {
+        double position = Math.clamp(asked, INSIDE, length - INSIDE);
         double radius = kernel.radius();
         first = Math.clamp((long) Math.ceil(position - radius - 0.5), 0, length - 1);
         int last = Math.clamp((long) Math.floor(position + radius - 0.5), first, length - 1);
@@ -36,12 +41,6 @@ final class Taps {
         for (int tap = 0; tap < count; tap++) {
             weights[tap] = kernel.weight(first + tap + 0.5 - position);
             sum += weights[tap];
-        }
-        if (Math.abs(sum) < 1e-6) {
-            // Only a position wholly outside the picture: it takes the rim.
-            java.util.Arrays.fill(weights, 0);
-            weights[position < 0 ? 0 : count - 1] = 1;
-            return;
         }
         for (int tap = 0; tap < count; tap++) {
             weights[tap] /= sum;

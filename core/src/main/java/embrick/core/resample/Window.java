@@ -84,10 +84,13 @@ public record Window(
         for (int corner = 0; corner < 4; corner++) {
             double u = (corner & 1) == 0 ? part.x() : part.right();
             double v = (corner & 2) == 0 ? part.y() : part.bottom();
-            left = Math.min(left, seenX(u, v));
-            right = Math.max(right, seenX(u, v));
-            top = Math.min(top, seenY(u, v));
-            bottom = Math.max(bottom, seenY(u, v));
+            // Positions outside the picture are read as its rim.
+            double x = Math.clamp(seenX(u, v), 0, seen.width());
+            double y = Math.clamp(seenY(u, v), 0, seen.height());
+            left = Math.min(left, x);
+            right = Math.max(right, x);
+            top = Math.min(top, y);
+            bottom = Math.max(bottom, y);
         }
         int x0 = Math.clamp((long) Math.floor(left - radius - 1), 0, seen.width() - 1);
         int y0 = Math.clamp((long) Math.floor(top - radius - 1), 0, seen.height() - 1);

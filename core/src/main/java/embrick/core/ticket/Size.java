@@ -20,6 +20,9 @@ public sealed interface Size {
         }
     }
 
+    /** Each side of the frame pulled by itself, picture by picture, with all the pixels inside it. */
+    record FreeShape() implements Size {}
+
     /** The picture's own shape and pixels, only marked with the ppi. */
     record OwnShape() implements Size {}
 }

@@ -1,5 +1,6 @@
 package embrick.core.ticket;
 
+import embrick.core.paper.PaperSize;
 import embrick.core.units.Resolution;
 import java.util.Objects;
 
@@ -36,11 +37,13 @@ public record Ticket(
     /** The shape that framings of this ticket belong to. */
     public Shape shape() {
         return switch (fit) {
-            case Fit.Inside _ -> new Shape.Own();
-            case Fit.Fill _ ->
+            case Fit.Inside _ when size instanceof Size.OnPaper -> new Shape.Own();
+            case Fit.AtScale _ when size instanceof Size.OnPaper(PaperSize paper) -> new Shape.AtScale(paper.ratio());
+            case Fit.Fill _, Fit.Inside _, Fit.AtScale _ ->
                 switch (size) {
-                    case Size.OnPaper paper -> new Shape.Fixed(paper.paper().ratio());
+                    case Size.OnPaper(PaperSize paper) -> new Shape.Fixed(paper.ratio());
                     case Size.ShapeOnly shape -> new Shape.Fixed(shape.ratio());
+                    case Size.FreeShape _ -> new Shape.Free();
                     case Size.OwnShape _ -> new Shape.Own();
                 };
         };

@@ -3,6 +3,7 @@ package embrick.core.framing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.Framing.FreeSides;
 import embrick.core.framing.Framing.Mirror;
 import embrick.core.framing.Framing.SheetTurn;
@@ -36,8 +37,16 @@ class FramingTest {
         "0.5, 0.5, Infinity, 0, tightness"
     })
     void numbersOutOfBoundsAreNamed(double x, double y, double tightness, double tilt, String name) {
-        assertThatThrownBy(() ->
-                        new Framing(x, y, tightness, tilt, 0, Mirror.AS_IT_IS, SheetTurn.AS_TICKET, Optional.empty()))
+        assertThatThrownBy(() -> new Framing(
+                        x,
+                        y,
+                        tightness,
+                        tilt,
+                        0,
+                        Mirror.AS_IT_IS,
+                        SheetTurn.AS_TICKET,
+                        Corners.COVERED,
+                        Optional.empty()))
                 .isInstanceOf(IllegalArgumentException.class)
                 .hasMessageStartingWith(name + ": expected");
     }

@@ -6,9 +6,7 @@ import static embrick.core.Sample.ticket;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import embrick.core.framing.FrameGeometry.HalfPlane;
 import embrick.core.framing.Framing;
-import embrick.core.framing.Framing.Mirror;
 import embrick.core.framing.Framing.SheetTurn;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
@@ -25,7 +23,6 @@ import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Ratio;
 import embrick.core.units.Resolution;
-import java.util.Random;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -175,86 +172,6 @@ class PlannerTest {
             assertThat(made.sheet()).isEqualTo(new PixelSize(6000, 4000));
             assertThat(made.marked()).isEqualTo(Resolution.perInch(300));
             assertThat(made.figures().lostShare()).isZero();
-        }
-    }
-
-    @Nested
-    class WhenThePictureIsTilted {
-        @Test
-        void theLargestFrameOfItsOwnShapeFitsTheTurnedPicture() {
-            // min(w/(W cos + H sin), h/(W sin + H cos)) for 3:2 turned 5° is 0.8874 of the side.
-            Plan made = plan(
-                    picture(6000, 4000),
-                    ticket().withSize(onPaper("3 in", "2 in")),
-                    Framing.centred().withTilt(5));
-            assertThat(made.figures().frameWidth() / 6000).isCloseTo(0.8874, within(5e-5));
-        }
-
-        @Test
-        void theFrameStaysInsideWhateverIsAsked() {
-            Random random = new Random(20261125);
-            for (int i = 0; i < 2000; i++) {
-                Framing asked = new Framing(
-                        random.nextDouble(),
-                        random.nextDouble(),
-                        1 + random.nextDouble() * 4,
-                        random.nextDouble() * 90 - 45,
-                        random.nextInt(4),
-                        random.nextBoolean() ? Mirror.MIRRORED : Mirror.AS_IT_IS,
-                        SheetTurn.AS_TICKET,
-                        java.util.Optional.empty());
-                Plan made = plan(picture(6000, 4000), ticket(), asked);
-                PixelSize seen = made.window().seenAs().seenSize(new PixelSize(6000, 4000));
-                for (int corner = 0; corner < 4; corner++) {
-                    double u = (corner & 1) * made.sheet().width();
-                    double v = (corner >> 1) * made.sheet().height();
-                    assertThat(made.window().seenX(u, v)).isBetween(-1e-6, seen.width() + 1e-6);
-                    assertThat(made.window().seenY(u, v)).isBetween(-1e-6, seen.height() + 1e-6);
-                }
-            }
-        }
-
-        @Test
-        void theLimitsSentAgreeWithWhereThePlanHoldsTheFrame() {
-            Random random = new Random(7);
-            for (int i = 0; i < 2000; i++) {
-                Framing asked = new Framing(
-                        random.nextDouble(),
-                        random.nextDouble(),
-                        1 + random.nextDouble() * 2,
-                        random.nextDouble() * 20 - 10,
-                        random.nextInt(4),
-                        random.nextBoolean() ? Mirror.MIRRORED : Mirror.AS_IT_IS,
-                        SheetTurn.AS_TICKET,
-                        java.util.Optional.empty());
-                Plan made = plan(picture(6000, 4000), ticket(), asked);
-                boolean allowed = made.limits().stream()
-                        .allMatch(limit -> limit.holds(asked.centreX(), asked.centreY(), 1 / asked.tightness(), 1e-9));
-                assertThat(isWhereAsked(made, asked)).isEqualTo(allowed);
-            }
-        }
-
-        private boolean isWhereAsked(Plan made, Framing asked) {
-            Plan again = plan(
-                    picture(6000, 4000), ticket(), asked.withCentre(0.5, 0.5).withTightness(1));
-            // The centre asked for, brought through mirror and turns by hand: the same steps on the seen picture.
-            double x = asked.mirror() == Mirror.MIRRORED ? 1 - asked.centreX() : asked.centreX();
-            double y = asked.centreY();
-            for (int turn = 0; turn < asked.quarterTurns(); turn++) {
-                double before = x;
-                x = 1 - y;
-                y = before;
-            }
-            PixelSize seen = again.window().seenAs().seenSize(new PixelSize(6000, 4000));
-            return Math.abs(made.window().centreX() - x * seen.width()) < 1e-4
-                    && Math.abs(made.window().centreY() - y * seen.height()) < 1e-4;
-        }
-
-        @Test
-        void limitsAreHalfPlanes() {
-            HalfPlane right = new HalfPlane(1, 0, 0.5, 1);
-            assertThat(right.holds(0.5, 0.9, 1, 0)).isTrue();
-            assertThat(right.holds(0.51, 0.9, 1, 0)).isFalse();
         }
     }
 

@@ -41,6 +41,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class PrintTest {
@@ -123,6 +124,55 @@ class PrintTest {
         }
     }
 
+    /** A white picture on black paper: each sample is the share of its pixel that the picture covers. */
+    @Test
+    void bareCornersShowThePaperAndAreAsLargeAsThePlanSays() {
+        Ticket black = ticket().withSize(onPaper("6 in", "4 in"))
+                .withPpi(Resolution.perInch(50))
+                .withFit(new Fit.Fill(PaperColour.parse("#000000")));
+        Framing framing = Framing.centred().withTilt(7).withCorners(Framing.Corners.PAPER);
+        Plan plan = plan(600, 400, black, framing);
+        try (Raster raster = white(600, 400)) {
+            float[] samples = Printer.print(plan, raster, NONE).rows(0, 200).samples();
+            double bare = 0;
+            for (int pixel = 0; pixel < 300 * 200; pixel++) {
+                bare += 1 - samples[pixel * 3];
+            }
+            assertThat(samples[0]).isZero();
+            assertThat(samples[(100 * 300 + 150) * 3]).isEqualTo(1f);
+            // A pixel's share is taken along the nearest rim's own direction: exact to a few thousandths of its area.
+            assertThat(bare / (300 * 200)).isCloseTo(plan.figures().bareShare(), within(2e-4));
+        }
+    }
+
+    /** Whatever the method, a place outside the picture is the rim's: white stays white, and no weight blows up. */
+    @ParameterizedTest
+    @EnumSource(Method.class)
+    void drawnOutCornersTakeTheRim(Method method) {
+        Ticket ticket = ticket().withSize(onPaper("6 in", "4 in"))
+                .withPpi(Resolution.perInch(50))
+                .withResampling(new ResamplingChoice(Optional.of(method), Light.ENCODED, Ringing.FREE));
+        Plan plan = plan(600, 400, ticket, Framing.centred().withTilt(9).withCorners(Framing.Corners.DRAWN_OUT));
+        assertThat(plan.corners()).isEqualTo(Framing.Corners.DRAWN_OUT);
+        try (Raster raster = white(600, 400)) {
+            float[] samples = Printer.print(plan, raster, NONE).rows(0, 200).samples();
+            for (int i = 0; i < 300 * 200 * 3; i++) {
+                assertThat(samples[i]).isCloseTo(1f, within(1e-4f));
+            }
+        }
+        try (Raster raster = disc(600, 400, 300, 200, 150)) {
+            // The rim is all one tone, and so is what is drawn out of it.
+            float[] samples = Printer.print(plan, raster, NONE).rows(0, 200).samples();
+            assertThat(samples[0]).isEqualTo(samples[(100 * 300 + 5) * 3], within(1e-4f));
+        }
+    }
+
+    private static Raster white(int width, int height) {
+        Raster raster = Raster.allocate(new PixelSize(width, height), 3, 1);
+        raster.samples().fill((byte) 255);
+        return raster;
+    }
+
     static Stream<Arguments> plansOfEveryKind() {
         Ticket inside = ticket().withSize(onPaper("5 in", "4 in"))
                 .withPpi(Resolution.perInch(40))
@@ -130,9 +180,11 @@ class PrintTest {
         Lift edges = new Lift.Edges(60, Length.parse("0.8 mm", LengthUnit.MM), 0.5);
         Lift wide = new Lift.WideContrast(30, Length.parse("7.5 mm", LengthUnit.MM));
         Framing tighter = Framing.centred().withTightness(1.2);
+        Framing bare = Framing.centred().withTilt(12).withCorners(Framing.Corners.PAPER);
         return Stream.of(
                 Arguments.of(inside, tighter),
                 Arguments.of(inside, tighter.withTilt(4)),
+                Arguments.of(inside.withFit(new Fit.Fill(PaperColour.parse("#F0E0D0"))), bare),
                 Arguments.of(inside.withLift(edges), tighter),
                 Arguments.of(inside.withLift(wide), tighter),
                 Arguments.of(inside.withLift(edges).withResampling(inLight(Method.KEYS)), tighter.withTilt(-9)),

@@ -1,6 +1,7 @@
 package embrick.server.documents;
 
 import embrick.core.framing.Framing;
+import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.Framing.FreeSides;
 import embrick.core.framing.Framing.Mirror;
 import embrick.core.framing.Framing.SheetTurn;
@@ -19,8 +20,9 @@ public record FramingDocument(
         int quarterTurns,
         @NotNull Mirror mirror,
         @NotNull SheetTurn turn,
+        @NotNull Corners corners,
         @Schema(nullable = true) FreeDocument free) {
-    public static final int SCHEMA_VERSION = 1;
+    public static final int SCHEMA_VERSION = 2;
 
     public record FreeDocument(double width, double height) {}
 
@@ -34,6 +36,7 @@ public record FramingDocument(
                 framing.quarterTurns(),
                 framing.mirror(),
                 framing.turn(),
+                framing.corners(),
                 framing.free()
                         .map(sides -> new FreeDocument(sides.width(), sides.height()))
                         .orElse(null));
@@ -52,6 +55,7 @@ public record FramingDocument(
                     quarterTurns,
                     mirror,
                     turn,
+                    corners,
                     Optional.ofNullable(free).map(sides -> new FreeSides(sides.width(), sides.height())));
         } catch (IllegalArgumentException wrong) {
             throw ProblemException.invalid("framing-value", "framing", wrong.getMessage(), "Frame the picture again.");

@@ -61,6 +61,14 @@ public class StoredJson {
         return mapper.treeToValue(Upcasts.facts(object(json)), SourceFacts.class);
     }
 
+    public DepartureDocument departure(String json) {
+        return mapper.readValue(json, DepartureDocument.class);
+    }
+
+    public ActDocument act(String json) {
+        return mapper.treeToValue(Upcasts.act(object(json)), ActDocument.class);
+    }
+
     private ObjectNode object(String json) {
         if (mapper.readTree(json) instanceof ObjectNode object) {
             return object;

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
+import embrick.core.ticket.Anchor;
 import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.OutputColour;
@@ -43,13 +44,39 @@ public record TicketDocument(
         @NotNull @Size(min = 1, max = 120) String folder) {
     public static final int SCHEMA_VERSION = 2;
 
+    /** The same ticket at another ppi and lift. */
+    public TicketDocument with(BigDecimal otherPpi, LiftDocument otherLift) {
+        return new TicketDocument(
+                schemaVersion,
+                name,
+                unit,
+                size,
+                turn,
+                fit,
+                otherPpi,
+                viewing,
+                resampling,
+                otherLift,
+                colour,
+                file,
+                names,
+                folder);
+    }
+
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
         @JsonSubTypes.Type(value = SizeDocument.OnPaper.class, name = "paper"),
         @JsonSubTypes.Type(value = SizeDocument.ShapeOnly.class, name = "shape"),
+        @JsonSubTypes.Type(value = SizeDocument.FreeShape.class, name = "free"),
         @JsonSubTypes.Type(value = SizeDocument.OwnShape.class, name = "own")
     })
-    @Schema(oneOf = {SizeDocument.OnPaper.class, SizeDocument.ShapeOnly.class, SizeDocument.OwnShape.class})
+    @Schema(
+            oneOf = {
+                SizeDocument.OnPaper.class,
+                SizeDocument.ShapeOnly.class,
+                SizeDocument.FreeShape.class,
+                SizeDocument.OwnShape.class
+            })
     public sealed interface SizeDocument {
         record OnPaper(
                 @NotNull @Valid LengthDocument width,
@@ -57,19 +84,28 @@ public record TicketDocument(
 
         record ShapeOnly(long shortSide, long longSide) implements SizeDocument {}
 
+        record FreeShape() implements SizeDocument {}
+
         record OwnShape() implements SizeDocument {}
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
         @JsonSubTypes.Type(value = FitDocument.Fill.class, name = "fill"),
-        @JsonSubTypes.Type(value = FitDocument.Inside.class, name = "inside")
+        @JsonSubTypes.Type(value = FitDocument.Inside.class, name = "inside"),
+        @JsonSubTypes.Type(value = FitDocument.AtScale.class, name = "scale")
     })
-    @Schema(oneOf = {FitDocument.Fill.class, FitDocument.Inside.class})
+    @Schema(oneOf = {FitDocument.Fill.class, FitDocument.Inside.class, FitDocument.AtScale.class})
     public sealed interface FitDocument {
         record Fill(@NotNull String paper) implements FitDocument {}
 
         record Inside(@NotNull String paper) implements FitDocument {}
+
+        /** @param printedPpi original pixels to an inch of paper; null: as the picture's own file says */
+        record AtScale(
+                @NotNull String paper,
+                @Schema(nullable = true) BigDecimal printedPpi,
+                @NotNull Anchor anchor) implements FitDocument {}
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -93,7 +93,7 @@ public final class TicketDocuments {
                 plain(paper.width().value()) + "x" + plain(paper.height().value())
                         + paper.height().unit().symbol();
             case SizeDocument.ShapeOnly shape -> shape.shortSide() + "to" + shape.longSide();
-            case SizeDocument.OwnShape _ -> width + "x" + height;
+            case SizeDocument.FreeShape _, SizeDocument.OwnShape _ -> width + "x" + height;
         };
     }
 
@@ -113,6 +113,7 @@ public final class TicketDocuments {
                 }
                 yield new Size.ShapeOnly(ratio);
             }
+            case SizeDocument.FreeShape _ -> new Size.FreeShape();
             case SizeDocument.OwnShape _ -> new Size.OwnShape();
         };
     }
@@ -121,6 +122,11 @@ public final class TicketDocuments {
         return switch (fit) {
             case FitDocument.Fill fill -> new Fit.Fill(PaperColour.parse(fill.paper()));
             case FitDocument.Inside inside -> new Fit.Inside(PaperColour.parse(inside.paper()));
+            case FitDocument.AtScale scale ->
+                new Fit.AtScale(
+                        PaperColour.parse(scale.paper()),
+                        Optional.ofNullable(scale.printedPpi()).map(TicketDocuments::ppi),
+                        scale.anchor());
         };
     }
 

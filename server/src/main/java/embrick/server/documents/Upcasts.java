@@ -1,6 +1,8 @@
 package embrick.server.documents;
 
+import java.util.List;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -9,6 +11,18 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class Upcasts {
     private Upcasts() {}
+
+    /** Acts hold framings, each of the version it was stored in. */
+    static ObjectNode act(ObjectNode act) {
+        for (JsonNode step : act.path("framings")) {
+            for (String state : List.of("before", "after")) {
+                if (step.path(state).path("document") instanceof ObjectNode document) {
+                    framing(document);
+                }
+            }
+        }
+        return act;
+    }
 
     /** Version 1 had no resampling, no lift and 8 bits. */
     static ObjectNode ticket(ObjectNode ticket, int present) {
@@ -30,14 +44,33 @@ final class Upcasts {
 
     static ObjectNode framing(ObjectNode framing) {
         int version = framing.path("schemaVersion").asInt(0);
-        if (version != 1) {
-            throw new IllegalStateException("framing: expected schemaVersion 1, got " + version);
+        if (version < 1 || version > FramingDocument.SCHEMA_VERSION) {
+            throw new IllegalStateException(
+                    "framing: expected schemaVersion 1 to " + FramingDocument.SCHEMA_VERSION + ", got " + version);
+        }
+        if (version == 1) {
+            framing.put("corners", "COVERED");
+            framing.put("schemaVersion", 2);
         }
         return framing;
     }
 
-    /** Plans named only their kernel, which was always the same. */
+    /**
+     * Plans named only their kernel, which was always the same; later they had no bare corners, and limits of the centre
+     * alone.
+     */
     static ObjectNode plan(ObjectNode plan) {
+        if (plan.path("limits") instanceof ArrayNode planes) {
+            planes.forEach(plane -> ((ObjectNode) plane).put("width", 0).put("height", 0));
+            JsonNode stored = plan.path("source").path("stored");
+            ObjectNode limits = plan.objectNode();
+            limits.set("planes", planes);
+            limits.set("travelX", stored.path("width"));
+            limits.set("travelY", stored.path("height"));
+            plan.set("limits", limits);
+            plan.put("corners", "COVERED");
+            ((ObjectNode) plan.path("figures")).put("bareShare", 0).put("fineEnlargement", 0);
+        }
         if (plan.has("kernel")) {
             plan.remove("kernel");
             plan.putObject("resampling")

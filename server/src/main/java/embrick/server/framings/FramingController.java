@@ -1,26 +1,26 @@
 package embrick.server.framings;
 
+import embrick.core.framing.Framing;
+import embrick.core.framing.LevelLine;
 import embrick.core.names.NameAllotment.Allotment;
+import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.plan.Verdict;
+import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.FramingDocument;
-import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
-import embrick.server.problems.IfMatch;
+import embrick.server.problems.ProblemException;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -32,54 +32,69 @@ class FramingController {
     private final FramingService framings;
     private final Outlook outlook;
     private final Plans plans;
-    private final StoredJson json;
+    private final DepartureService departures;
 
-    FramingController(FramingService framings, Outlook outlook, Plans plans, StoredJson json) {
+    FramingController(FramingService framings, DepartureService departures, Outlook outlook, Plans plans) {
         this.framings = framings;
+        this.departures = departures;
         this.outlook = outlook;
         this.plans = plans;
-        this.json = json;
     }
-
-    record FramingView(
-            @NotNull UUID originalId,
-            @NotNull String shapeKey,
-            boolean accepted,
-            long version,
-            @NotNull FramingDocument document) {}
-
-    record FramingChange(@NotNull @Valid FramingDocument document, boolean accepted) {}
 
     @GetMapping("/jobs/{jobId}/framings")
     List<FramingView> list(@PathVariable UUID jobId, @RequestParam String shape) {
-        return framings.of(jobId, shape).stream().map(this::view).toList();
+        return framings.of(jobId, shape);
     }
 
-    /** {@code If-Match} carries the version looked at, {@code "-1"} where the picture had no framing yet. */
-    @PutMapping("/originals/{id}/framings/{shape}")
-    ResponseEntity<FramingView> keep(
-            @PathVariable UUID id,
-            @PathVariable String shape,
-            @RequestHeader("If-Match") String ifMatch,
-            @Valid @RequestBody FramingChange change) {
-        long version = IfMatch.version(ifMatch, "framing");
-        FramingEntity framing = framings.keep(id, shape, version, change.document(), change.accepted());
-        return ResponseEntity.ok().eTag("\"" + framing.version() + "\"").body(view(framing));
+    /** What pictures have of their own under a ticket. */
+    @GetMapping("/tickets/{ticketId}/departures")
+    List<DepartureView> departures(@PathVariable UUID ticketId) {
+        return departures.of(ticketId);
+    }
+
+    record Point(double x, double y) {}
+
+    /** @param from one end of the line in the picture as it is seen untilted, in pixels or any other even unit */
+    record LevelRequest(
+            @NotNull @Valid FramingDocument framing,
+            @NotNull Point from,
+            @NotNull Point to) {}
+
+    /** The framing that brings a line level or upright, the nearer, with the loosest frame there is then. */
+    @PostMapping("/framings/level")
+    FramingDocument level(@Valid @RequestBody LevelRequest request) {
+        Framing framing = request.framing().toFraming();
+        try {
+            double tilt = LevelLine.tilt(
+                    request.to().x() - request.from().x(),
+                    request.to().y() - request.from().y());
+            return FramingDocument.of(framing.withTilt(tilt).withTightness(1));
+        } catch (IllegalArgumentException wrong) {
+            throw ProblemException.invalid(
+                    "level-line", "framing", wrong.getMessage(), "Draw the line from one place to another.");
+        }
     }
 
     record PlanRequest(
             @NotNull @Valid TicketDocument ticket,
-            @Schema(nullable = true) @Valid FramingDocument framing) {}
+            @Schema(nullable = true) @Valid FramingDocument framing,
+            @Schema(nullable = true) @Valid DepartureDocument departure) {
+        Plans.Wish wish() {
+            return new Plans.Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(departure));
+        }
+    }
 
     /** The plan of one picture under a ticket, with a framing that need not be stored. */
     @PostMapping("/originals/{id}/plan")
     PlanView plan(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) {
-        return PlanView.of(plans.of(id, request.ticket(), Optional.ofNullable(request.framing()))
-                .planning());
+        return PlanView.of(
+                plans.of(id, request.wish()).planning(), request.ticket().viewing());
     }
 
     record OutlookRequest(
-            @NotNull @Valid TicketDocument ticket, @NotNull String jobName) {}
+            @NotNull @Valid TicketDocument ticket,
+            @NotNull String jobName,
+            @Schema(nullable = true) UUID ticketId) {}
 
     record PictureOutlook(
             @NotNull UUID originalId,
@@ -104,7 +119,11 @@ class FramingController {
     /** What a ticket, stored or not, means for each picture of a job. */
     @PostMapping("/jobs/{jobId}/outlook")
     OutlookView outlook(@PathVariable UUID jobId, @Valid @RequestBody OutlookRequest request) {
-        Outlook.Whole whole = outlook.of(jobId, request.jobName(), request.ticket(), List.of());
+        Outlook.Whole whole = outlook.of(
+                jobId,
+                request.jobName(),
+                new Outlook.Ordered(request.ticket(), Optional.ofNullable(request.ticketId())),
+                List.of());
         List<PlanView.NoticeView> notices = List.of();
         List<PlanView.PlanProblem> problems = List.of();
         switch (whole.names()) {
@@ -145,18 +164,20 @@ class FramingController {
             case Outlook.Planned.Plannable plannable ->
                 switch (plannable.planning()) {
                     case Planning.Ready ready -> {
-                        PlanView.PlanNumbers plan = PlanView.PlanNumbers.of(ready.plan());
+                        Plan plan = ready.plan();
                         yield new PictureOutlook(
                                 id,
                                 entry.name(),
-                                plan.width(),
-                                plan.height(),
-                                plan.realPpi(),
-                                plan.verdict(),
-                                plan.resampling(),
-                                plan.lift(),
-                                plan.expectedFileBytes(),
-                                plan.unpackedBytes(),
+                                plan.sheet().width(),
+                                plan.sheet().height(),
+                                plan.figures().realPpi(),
+                                plan.figures().verdict(),
+                                PlanView.ResamplingView.of(plan),
+                                plan.lift()
+                                        .map(lift -> PlanView.LiftView.of(lift, plan))
+                                        .orElse(null),
+                                plan.figures().expectedFileBytes(),
+                                plan.figures().unpackedBytes(),
                                 ready.notices().stream()
                                         .map(PlanView.NoticeView::of)
                                         .toList(),
@@ -180,14 +201,5 @@ class FramingController {
                                         .toList());
                 };
         };
-    }
-
-    private FramingView view(FramingEntity framing) {
-        return new FramingView(
-                framing.originalId(),
-                framing.shapeKey(),
-                framing.isAccepted(),
-                framing.version(),
-                json.framing(framing.document()));
     }
 }

@@ -12,7 +12,7 @@ import org.hibernate.type.SqlTypes;
 /** Where one picture sits in one shape. */
 @Entity
 @Table(name = "framing")
-public class FramingEntity {
+class FramingEntity {
     @Id
     private UUID id;
 

@@ -1,5 +1,6 @@
 package embrick.server.framings;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -8,6 +9,8 @@ import org.springframework.data.jpa.repository.Query;
 
 interface FramingRepository extends JpaRepository<FramingEntity, UUID> {
     Optional<FramingEntity> findByOriginalIdAndShapeKey(UUID originalId, String shapeKey);
+
+    List<FramingEntity> findByShapeKeyAndOriginalIdIn(String shapeKey, Collection<UUID> originalIds);
 
     @Query(
             "select f from FramingEntity f, Original o where o.id = f.originalId and o.jobId = :jobId and f.shapeKey = :shapeKey")

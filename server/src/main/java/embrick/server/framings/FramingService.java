@@ -2,10 +2,11 @@ package embrick.server.framings;
 
 import embrick.core.framing.Framing;
 import embrick.server.Ids;
+import embrick.server.documents.ActDocument.FramingState;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.StoredJson;
-import embrick.server.originals.OriginalRepository;
-import embrick.server.problems.ProblemException;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -18,27 +19,24 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class FramingService {
     private final FramingRepository framings;
-    private final OriginalRepository originals;
     private final StoredJson json;
 
-    FramingService(FramingRepository framings, OriginalRepository originals, StoredJson json) {
+    FramingService(FramingRepository framings, StoredJson json) {
         this.framings = framings;
-        this.originals = originals;
         this.json = json;
     }
 
     @Transactional(readOnly = true)
-    public List<FramingEntity> of(UUID jobId, String shapeKey) {
-        return framings.ofJob(jobId, shapeKey);
+    public List<FramingView> of(UUID jobId, String shapeKey) {
+        return framings.ofJob(jobId, shapeKey).stream().map(this::view).toList();
     }
 
     /** Framings of a job for one shape, by original. */
     @Transactional(readOnly = true)
     public Map<UUID, Framing> byOriginal(UUID jobId, String shapeKey) {
-        return framings.ofJob(jobId, shapeKey).stream()
+        return of(jobId, shapeKey).stream()
                 .collect(Collectors.toMap(
-                        FramingEntity::originalId,
-                        framing -> json.framing(framing.document()).toFraming()));
+                        FramingView::originalId, framing -> framing.document().toFraming()));
     }
 
     @Transactional(readOnly = true)
@@ -48,26 +46,38 @@ public class FramingService {
                 .orElse(otherwise);
     }
 
-    /**
-     * Keeps a framing.
-     *
-     * @param expectedVersion the version that was looked at; −1 where there was none
-     */
-    public FramingEntity keep(
-            UUID originalId, String shapeKey, long expectedVersion, FramingDocument document, boolean accepted) {
-        if (!originals.existsById(originalId)) {
-            throw ProblemException.notFound("original");
-        }
-        FramingDocument exact = FramingDocument.of(document.toFraming());
-        FramingEntity framing =
-                framings.findByOriginalIdAndShapeKey(originalId, shapeKey).orElse(null);
-        if ((framing == null ? -1 : framing.version()) != expectedVersion) {
-            throw ProblemException.stale("framing");
-        }
-        if (framing == null) {
-            framing = new FramingEntity(Ids.next(), originalId, shapeKey);
-        }
-        framing.becomes(json.write(exact), accepted);
-        return framings.saveAndFlush(framing);
+    /** The framings of some pictures; those that nobody has framed are centred and have version −1. */
+    @Transactional(readOnly = true)
+    public Map<UUID, FramingView> now(String shapeKey, List<UUID> originalIds) {
+        Map<UUID, FramingView> now = new HashMap<>();
+        FramingDocument centred = FramingDocument.of(Framing.centred());
+        originalIds.forEach(id -> now.put(id, new FramingView(id, shapeKey, false, -1, centred)));
+        framings.findByShapeKeyAndOriginalIdIn(shapeKey, originalIds)
+                .forEach(stored -> now.put(stored.originalId(), view(stored)));
+        return now;
+    }
+
+    /** Sets framings, whatever was there. */
+    public List<FramingView> put(String shapeKey, Map<UUID, FramingState> states) {
+        Map<UUID, FramingEntity> stored = new HashMap<>();
+        framings.findByShapeKeyAndOriginalIdIn(shapeKey, states.keySet())
+                .forEach(one -> stored.put(one.originalId(), one));
+        List<FramingEntity> changed = new ArrayList<>();
+        states.forEach((originalId, state) -> {
+            FramingEntity framing =
+                    stored.computeIfAbsent(originalId, id -> new FramingEntity(Ids.next(), id, shapeKey));
+            framing.becomes(json.write(state.document()), state.accepted());
+            changed.add(framing);
+        });
+        return framings.saveAllAndFlush(changed).stream().map(this::view).toList();
+    }
+
+    private FramingView view(FramingEntity stored) {
+        return new FramingView(
+                stored.originalId(),
+                stored.shapeKey(),
+                stored.isAccepted(),
+                stored.version(),
+                json.framing(stored.document()));
     }
 }

@@ -5,6 +5,7 @@ import embrick.core.names.NameAllotment;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.ticket.Ticket;
+import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
@@ -15,8 +16,10 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 
@@ -25,14 +28,32 @@ import org.springframework.stereotype.Service;
 public class Outlook {
     private final OriginalRepository originals;
     private final FramingService framings;
+    private final DepartureService departures;
     private final StoredJson json;
     private final Clock clock;
 
-    Outlook(OriginalRepository originals, FramingService framings, StoredJson json, Clock clock) {
+    Outlook(
+            OriginalRepository originals,
+            FramingService framings,
+            DepartureService departures,
+            StoredJson json,
+            Clock clock) {
+        this.departures = departures;
         this.originals = originals;
         this.framings = framings;
         this.json = json;
         this.clock = clock;
+    }
+
+    /**
+     * A ticket, stored or not.
+     *
+     * @param ticketId whose departures hold; empty for none
+     */
+    public record Ordered(TicketDocument document, Optional<UUID> ticketId) {
+        Ticket ticketFor(DepartureDocument own) {
+            return TicketDocuments.toTicket(own.appliedTo(document));
+        }
     }
 
     /** One picture: its plan, or why it has none. */
@@ -54,8 +75,11 @@ public class Outlook {
      *
      * @param only the pictures wanted; empty for all
      */
-    public Whole of(UUID jobId, String jobName, TicketDocument document, List<UUID> only) {
+    public Whole of(UUID jobId, String jobName, Ordered ordered, List<UUID> only) {
+        TicketDocument document = ordered.document();
         Ticket ticket = TicketDocuments.toTicket(document);
+        Map<UUID, DepartureDocument> own =
+                ordered.ticketId().map(departures::byOriginal).orElse(Map.of());
         Map<UUID, Framing> framed = framings.byOriginal(jobId, ticket.shape().key());
         List<Original> pictures = (only.isEmpty()
                         ? originals.findByJobIdOrderByPath(jobId)
@@ -63,12 +87,13 @@ public class Outlook {
                 .stream()
                         .filter(original -> original.state() != State.NOT_FOR_EMBRICK)
                         .filter(original -> !original.isLeftOut())
-                        .sorted(java.util.Comparator.comparing(Original::path))
+                        .sorted(Comparator.comparing(Original::path))
                         .toList();
         List<Planned> planned = new ArrayList<>();
         List<NameAllotment.Wanted> wanted = new ArrayList<>();
         for (Original picture : pictures) {
-            Planned plan = plan(picture, ticket, framed.getOrDefault(picture.id(), Framing.centred()));
+            Ticket forPicture = own.containsKey(picture.id()) ? ordered.ticketFor(own.get(picture.id())) : ticket;
+            Planned plan = plan(picture, forPicture, framed.getOrDefault(picture.id(), Framing.centred()));
             planned.add(plan);
             int[] size = sheet(plan);
             wanted.add(new NameAllotment.Wanted(
@@ -92,8 +117,13 @@ public class Outlook {
     }
 
     /** Plans one picture again, for instance after a whole copy has taken its place. */
-    public Planned plan(Original original, TicketDocument document) {
-        Ticket ticket = TicketDocuments.toTicket(document);
+    public Planned plan(Original original, Ordered ordered) {
+        Ticket ticket = ordered.ticketFor(ordered.ticketId()
+                .map(id -> departures
+                        .now(id, List.of(original.id()))
+                        .get(original.id())
+                        .document())
+                .orElse(DepartureDocument.none()));
         return plan(original, ticket, framings.of(original.id(), ticket.shape().key(), Framing.centred()));
     }
 

@@ -1,6 +1,7 @@
 package embrick.server.framings;
 
-import embrick.core.framing.FrameGeometry.HalfPlane;
+import embrick.core.framing.Framing.Corners;
+import embrick.core.framing.HalfPlane;
 import embrick.core.lift.LiftSettings;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
@@ -10,6 +11,7 @@ import embrick.core.plan.Verdict;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
+import embrick.core.ticket.ViewingDistance;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -36,17 +38,24 @@ public record PlanView(
         }
     }
 
-    /** a·x + b·y + c·extent ≤ d, in fractions of the oriented original; extent = 1 ÷ tightness. */
-    public record Limit(double a, double b, double c, double d) {
+    /**
+     * a·x + b·y + c·extent + width·w + height·h ≤ d: x and y the centre, w and h the free shape's sides, in fractions of
+     * the oriented original; extent = 1 ÷ tightness.
+     */
+    public record Limit(double a, double b, double c, double width, double height, double d) {
         static Limit of(HalfPlane plane) {
-            return new Limit(plane.a(), plane.b(), plane.c(), plane.d());
+            return new Limit(plane.a(), plane.b(), plane.c(), plane.width(), plane.height(), plane.d());
         }
     }
 
     /** A rectangle of the sheet, in its pixels. */
     public record Place(int x, int y, int width, int height) {}
 
-    /** Where the frame sits in the picture as it is seen, in its pixels. */
+    /**
+     * Where the frame sits in the picture as it is seen, in its pixels.
+     *
+     * @param travelX pixels that the picture moves when the framing's centre moves by 1 in the seen picture
+     */
     public record Frame(
             double centreX,
             double centreY,
@@ -55,7 +64,9 @@ public record PlanView(
             double tiltDegrees,
             double scale,
             int seenWidth,
-            int seenHeight) {}
+            int seenHeight,
+            double travelX,
+            double travelY) {}
 
     /** The method that is used, chosen or picked; none where pixels are kept. */
     public record ResamplingView(
@@ -91,7 +102,12 @@ public record PlanView(
             double markedPpi,
             double realPpi,
             @NotNull Verdict verdict,
+            int ppiNeeded,
             double lostShare,
+            @NotNull Corners corners,
+            double bareShare,
+            double fineWidthInches,
+            double fineHeightInches,
             long unpackedBytes,
             long expectedFileBytes,
             @NotNull ResamplingView resampling,
@@ -99,9 +115,10 @@ public record PlanView(
             int bitsPerChannel,
             @NotNull String shapeKey,
             @NotNull List<Limit> limits) {
-        static PlanNumbers of(Plan plan) {
+        static PlanNumbers of(Plan plan, ViewingDistance viewing) {
+            double fine = plan.figures().fineEnlargement() / plan.marked().toPpi();
             var window = plan.window();
-            var seen = window.seenAs().seenSize(plan.source().stored());
+            var seen = plan.seen();
             return new PlanNumbers(
                     plan.sheet().width(),
                     plan.sheet().height(),
@@ -118,26 +135,33 @@ public record PlanView(
                             window.tiltDegrees(),
                             window.scale(),
                             seen.width(),
-                            seen.height()),
+                            seen.height(),
+                            plan.limits().travelX(),
+                            plan.limits().travelY()),
                     plan.marked().toPpi(),
                     plan.figures().realPpi(),
                     plan.figures().verdict(),
+                    viewing.ppiNeeded(),
                     plan.figures().lostShare(),
+                    plan.corners(),
+                    plan.figures().bareShare(),
+                    plan.sheet().width() * fine,
+                    plan.sheet().height() * fine,
                     plan.figures().unpackedBytes(),
                     plan.figures().expectedFileBytes(),
                     ResamplingView.of(plan),
                     plan.lift().map(lift -> LiftView.of(lift, plan)).orElse(null),
                     plan.bitsPerChannel(),
                     plan.shapeKey(),
-                    plan.limits().stream().map(Limit::of).toList());
+                    plan.limits().planes().stream().map(Limit::of).toList());
         }
     }
 
-    static PlanView of(Planning planning) {
+    static PlanView of(Planning planning, ViewingDistance viewing) {
         return switch (planning) {
             case Planning.Ready ready ->
                 new PlanView(
-                        PlanNumbers.of(ready.plan()),
+                        PlanNumbers.of(ready.plan(), viewing),
                         ready.notices().stream().map(NoticeView::of).toList(),
                         List.of());
             case Planning.Refused refused ->

@@ -5,6 +5,7 @@ import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Ticket;
+import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
@@ -33,10 +34,16 @@ public class Plans {
     public record Planned(Original original, SourceFacts facts, Planning planning) {}
 
     /**
-     * @param framing one that need not be stored; else the picture's own for the ticket's shape
-     * @throws ProblemException if there is no such picture, or it will not open
+     * What is planned. None of it need be stored.
+     *
+     * @param framing else the picture's own for the ticket's shape
+     * @param departure else none
      */
-    public Planned of(UUID originalId, TicketDocument document, Optional<FramingDocument> framing) {
+    public record Wish(
+            TicketDocument ticket, Optional<FramingDocument> framing, Optional<DepartureDocument> departure) {}
+
+    /** @throws ProblemException if there is no such picture, or it will not open */
+    public Planned of(UUID originalId, Wish wish) {
         Original original = originals.findById(originalId).orElseThrow(() -> ProblemException.notFound("original"));
         SourceFacts facts = original.facts()
                 .map(json::facts)
@@ -45,8 +52,10 @@ public class Plans {
                         original.path(),
                         original.path() + " cannot be framed: it will not open.",
                         "See its reason in the pile."));
-        Ticket ticket = TicketDocuments.toTicket(document);
-        Framing framed = framing.map(FramingDocument::toFraming)
+        Ticket ticket = TicketDocuments.toTicket(
+                wish.departure().map(own -> own.appliedTo(wish.ticket())).orElse(wish.ticket()));
+        Framing framed = wish.framing()
+                .map(FramingDocument::toFraming)
                 .orElseGet(() -> framings.of(originalId, ticket.shape().key(), Framing.centred()));
         return new Planned(original, facts, Planner.plan(facts, ticket, framed));
     }

@@ -3,6 +3,8 @@ package embrick.server.proofs;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
+import embrick.core.plan.ReducedPlan;
+import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocument;
 import embrick.server.framings.Plans;
@@ -12,10 +14,13 @@ import embrick.server.proofs.ProofPictures.Proof;
 import embrick.server.proofs.ProofPictures.Show;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
@@ -45,7 +50,7 @@ class ProofController {
         this.proofs = proofs;
     }
 
-    /** In pixels of the sheet. */
+    /** In pixels of the sheet, or of the reduced sheet. */
     record Region(
             @Min(0) int x,
             @Min(0) int y,
@@ -68,14 +73,25 @@ class ProofController {
     record ProofRequest(
             @NotNull @Valid TicketDocument ticket,
             @Schema(nullable = true) @Valid FramingDocument framing,
+            @Schema(nullable = true) @Valid DepartureDocument departure,
             @NotNull @Valid Region region,
-            @NotNull Show show) {}
+            @NotNull Show show,
 
-    /** A part of the piece that a ticket makes of a picture, as PNG in the piece's own profile and depth. */
+            @Schema(nullable = true) @DecimalMin("1") @DecimalMax("1000")
+            Double reduction) {
+        Plans.Wish wish() {
+            return new Plans.Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(departure));
+        }
+    }
+
+    /**
+     * A part of the piece that a ticket makes of a picture, as PNG in the piece's own profile and depth. Without a
+     * reduction it is the piece's own pixels; with one, so many of them go to one of the sheet that is shown.
+     */
     @PostMapping(path = "/originals/{id}/proof", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> proof(@PathVariable UUID id, @Valid @RequestBody ProofRequest request) throws IOException {
-        Plans.Planned planned = plans.of(id, request.ticket(), Optional.ofNullable(request.framing()));
-        Plan plan = ready(planned.planning());
+        Plans.Planned planned = plans.of(id, request.wish());
+        Plan plan = ReducedPlan.of(ready(planned.planning()), request.reduction() == null ? 1 : request.reduction());
         Proof proof = proofs.make(
                 planned.original().digest(),
                 planned.facts(),
@@ -85,6 +101,28 @@ class ProofController {
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(CacheControl.noStore());
         proof.halo().ifPresent(halo -> answer.header(HALO_HEADER, Double.toString(halo.percent())));
         return answer.body(proof.png());
+    }
+
+    /** A place of the sheet, in its pixels, with its strength: 1 for the picture's strongest. */
+    record ContourView(int x, int y, double strength) {}
+
+    /** Where the piece has its strongest contours, the strongest first. */
+    @PostMapping("/originals/{id}/contours")
+    List<ContourView> contours(@PathVariable UUID id, @Valid @RequestBody ContourRequest request) throws IOException {
+        Plans.Planned planned = plans.of(id, request.wish());
+        Plan plan = ready(planned.planning());
+        return proofs.contours(planned.original().digest(), planned.facts(), plan).stream()
+                .map(spot -> new ContourView(spot.x(), spot.y(), spot.strength()))
+                .toList();
+    }
+
+    record ContourRequest(
+            @NotNull @Valid TicketDocument ticket,
+            @Schema(nullable = true) @Valid FramingDocument framing,
+            @Schema(nullable = true) @Valid DepartureDocument departure) {
+        Plans.Wish wish() {
+            return new Plans.Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(departure));
+        }
     }
 
     private static Plan ready(Planning planning) {

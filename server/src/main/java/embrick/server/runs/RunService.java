@@ -99,7 +99,8 @@ public class RunService {
         }
         Job job = jobs.get(ticket.jobId());
         TicketDocument document = json.ticket(ticket.document());
-        Outlook.Whole whole = outlook.of(job.id(), job.name(), document, only);
+        Outlook.Whole whole =
+                outlook.of(job.id(), job.name(), new Outlook.Ordered(document, Optional.of(ticketId)), only);
         requireNames(whole);
         if (whole.entries().isEmpty()) {
             throw ProblemException.invalid(
@@ -243,7 +244,7 @@ public class RunService {
     private Run again(UUID id, State state, List<UUID> only) {
         Run run = get(id);
         Instant now = clock.instant();
-        TicketDocument document = json.ticket(run.ticketDocument());
+        Outlook.Ordered ordered = new Outlook.Ordered(json.ticket(run.ticketDocument()), Optional.of(run.ticketId()));
         List<Piece> again = pieces.findByRunIdOrderByPosition(id).stream()
                 .filter(piece -> piece.state() == state)
                 .filter(piece -> only.isEmpty() || only.contains(piece.id()))
@@ -251,7 +252,7 @@ public class RunService {
         for (Piece piece : again) {
             originals
                     .findById(piece.originalId())
-                    .ifPresent(original -> settle(piece, original, outlook.plan(original, document), now));
+                    .ifPresent(original -> settle(piece, original, outlook.plan(original, ordered), now));
         }
         run.goOn();
         runs.save(run);

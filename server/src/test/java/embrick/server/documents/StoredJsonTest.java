@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.core.colour.ProfileRef;
 import embrick.core.framing.Framing;
+import embrick.core.framing.HalfPlane;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.plan.Plan;
@@ -94,16 +95,36 @@ class StoredJsonTest {
                            "scale":2.0,"tiltDegrees":0.0},
                  "kernel":"LANCZOS3","colour":{"from":{"kind":"srgb"},"to":{"kind":"srgb"}},
                  "paper":{"red":255,"green":255,"blue":255},"marked":{"pixels":1,"perParts":3048},
-                 "file":{"kind":"png"},"shapeKey":"own","limits":[],
+                 "file":{"kind":"png"},"shapeKey":"own","limits":[{"a":-1,"b":0,"c":0.5,"d":0}],
                  "figures":{"realPpi":600.0,"verdict":"FINE","frameWidth":60.0,"frameHeight":40.0,"lostShare":0.0,
                             "unpackedBytes":1800,"expectedFileBytes":11170}}
                 """);
         assertThat(plan.resampling()).isEqualTo(Resampling.by(Method.LANCZOS3));
         assertThat(plan.lift()).isEmpty();
         assertThat(plan.bitsPerChannel()).isEqualTo(8);
+        assertThat(plan.corners()).isEqualTo(Framing.Corners.COVERED);
+        assertThat(plan.limits().planes()).containsExactly(HalfPlane.ofCentre(-1, 0, 0.5, 0));
         String old = json.write(FACTS).replace("\"pages\":\"ONE\",", "");
         assertThat(old).doesNotContain("pages");
         assertThat(json.facts(old)).isEqualTo(FACTS);
+    }
+
+    /** A framing as version 1 stored it, alone and within an act: its corners were covered. */
+    @Test
+    void aFramingOfVersion1IsRead() {
+        String old = """
+                {"schemaVersion":1,"centreX":0.25,"centreY":0.5,"tightness":1.5,"tiltDegrees":-2.0,"quarterTurns":1,
+                 "mirror":"MIRRORED","turn":"WIDE","free":null}
+                """;
+        FramingDocument read = json.framing(old);
+        assertThat(read.corners()).isEqualTo(Framing.Corners.COVERED);
+        assertThat(read.schemaVersion()).isEqualTo(FramingDocument.SCHEMA_VERSION);
+        ActDocument act = json.act("""
+                {"framings":[{"originalId":"019ab8f0-0000-7000-8000-000000000001","shapeKey":"4:5",
+                  "before":{"document":%s,"accepted":false},"after":{"document":%s,"accepted":true}}],"departures":[]}
+                """.formatted(old, old));
+        assertThat(act.framings().getFirst().before().document()).isEqualTo(read);
+        assertThat(json.act(json.write(act))).isEqualTo(act);
     }
 
     @Test

@@ -31,7 +31,7 @@ class FramingApiTest {
     private static Map<String, Object> framing(double centreX, double tightness) {
         return Map.of(
                 "schemaVersion",
-                1,
+                2,
                 "centreX",
                 centreX,
                 "centreY",
@@ -45,7 +45,9 @@ class FramingApiTest {
                 "mirror",
                 "AS_IT_IS",
                 "turn",
-                "AS_TICKET");
+                "AS_TICKET",
+                "corners",
+                "COVERED");
     }
 
     private Answer keep(Map<String, Object> framing, int version) {

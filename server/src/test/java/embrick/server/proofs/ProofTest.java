@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -103,6 +104,47 @@ class ProofTest {
 
     private static int[] samples(Raster raster) {
         return raster.getPixels(0, 0, raster.getWidth(), raster.getHeight(), (int[]) null);
+    }
+
+    @Test
+    void aReducedSheetIsLikeTheFileOnFewerPixels() throws IOException {
+        Proofed proofed = job("proof reduced", "fill", "EIGHT");
+        BufferedImage whole = proof(request(proofed, "UNLIFTED", 0, 0, 1200, 900), proofed.original());
+        ObjectNode request = request(proofed, "UNLIFTED", 0, 0, 300, 225).put("reduction", 4);
+        BufferedImage reduced = proof(request, proofed.original());
+        double difference = 0;
+        for (int y = 0; y < 225; y++) {
+            for (int x = 0; x < 300; x++) {
+                int sum = 0;
+                for (int i = 0; i < 16; i++) {
+                    sum += whole.getRaster().getSample(x * 4 + i % 4, y * 4 + i / 4, 1);
+                }
+                difference += Math.abs(sum / 16.0 - reduced.getRaster().getSample(x, y, 1));
+            }
+        }
+        // Lanczos against a mean of 4 × 4: like, not equal; a shift by one reduced pixel would be 8 and more.
+        assertThat(difference / (300 * 225)).isLessThan(2.5);
+        request.put("reduction", 0.5);
+        assertThat(api.post("/originals/" + proofed.original() + "/proof", request)
+                        .status())
+                .isEqualTo(400);
+    }
+
+    @Test
+    void contoursLieOnTheSheetStrongestFirst() {
+        Proofed proofed = job("proof contours", "fill", "EIGHT");
+        ObjectNode request = JSON.createObjectNode();
+        request.set("ticket", proofed.ticket());
+        JsonNode spots = api.post("/originals/" + proofed.original() + "/contours", request)
+                .body();
+        assertThat(spots).isNotEmpty();
+        double before = 1;
+        for (JsonNode spot : spots) {
+            assertThat(spot.path("x").asInt()).isBetween(0, 1199);
+            assertThat(spot.path("y").asInt()).isBetween(0, 899);
+            assertThat(spot.path("strength").asDouble()).isBetween(0.0, before);
+            before = spot.path("strength").asDouble();
+        }
     }
 
     @Test

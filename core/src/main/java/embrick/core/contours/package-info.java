@@ -1,0 +1,5 @@
+/**
+ * Where a picture has its strongest contours: the places where a lift shows. Start at
+ * {@link embrick.core.contours.Contours}. Reads finished pixels; must not know plans.
+ */
+package embrick.core.contours;

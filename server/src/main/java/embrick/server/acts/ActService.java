@@ -1,0 +1,202 @@
+package embrick.server.acts;
+
+import embrick.server.Ids;
+import embrick.server.documents.ActDocument;
+import embrick.server.documents.ActDocument.DepartureStep;
+import embrick.server.documents.ActDocument.FramingState;
+import embrick.server.documents.ActDocument.FramingStep;
+import embrick.server.documents.DepartureDocument;
+import embrick.server.documents.FramingDocument;
+import embrick.server.documents.StoredJson;
+import embrick.server.framings.DepartureService;
+import embrick.server.framings.DepartureView;
+import embrick.server.framings.FramingService;
+import embrick.server.framings.FramingView;
+import embrick.server.originals.Original;
+import embrick.server.originals.OriginalRepository;
+import embrick.server.problems.ProblemException;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * The only way in which framings and departures change.
+ *
+ * <p>Acts of one job follow one another, so that the last one that is not undone is always the last change there was, and
+ * undoing it puts back exactly what it found. Each change says which version it was made from: a window that has not seen
+ * another's act is told, and nothing is changed.
+ */
+@Service
+@Transactional
+public class ActService {
+    /** Acts kept to be undone. */
+    private static final int KEPT = 1000;
+
+    private final ActRepository acts;
+    private final FramingService framings;
+    private final DepartureService departures;
+    private final OriginalRepository originals;
+    private final StoredJson json;
+    private final Clock clock;
+
+    ActService(
+            ActRepository acts,
+            FramingService framings,
+            DepartureService departures,
+            OriginalRepository originals,
+            StoredJson json,
+            Clock clock) {
+        this.acts = acts;
+        this.framings = framings;
+        this.departures = departures;
+        this.originals = originals;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** @param version the version that was looked at, −1 where there was none */
+    record FramingChange(UUID originalId, String shapeKey, long version, FramingDocument document, boolean accepted) {}
+
+    record DepartureChange(UUID originalId, UUID ticketId, long version, DepartureDocument document) {}
+
+    /** What an act, its undoing or its redoing left behind. */
+    record Outcome(List<FramingView> framings, List<DepartureView> departures) {}
+
+    /** What can be undone and redone. */
+    record History(Optional<ActEntity> undo, Optional<ActEntity> redo) {}
+
+    @Transactional(readOnly = true)
+    History history(UUID jobId) {
+        return new History(
+                acts.findFirstByJobIdAndUndoneFalseOrderByPositionDesc(jobId),
+                acts.findFirstByJobIdAndUndoneTrueOrderByPositionAsc(jobId));
+    }
+
+    /**
+     * Does all of an act or nothing.
+     *
+     * @throws ProblemException if a picture is not of this job, or was changed since it was looked at
+     */
+    Outcome act(UUID jobId, String words, List<FramingChange> framed, List<DepartureChange> departed) {
+        lock(jobId);
+        Map<UUID, Original> pictures = pictures(jobId, framed, departed);
+        List<FramingStep> framingSteps = new ArrayList<>();
+        byKey(framed, FramingChange::shapeKey).forEach((shape, changes) -> {
+            Map<UUID, FramingView> now = framings.now(
+                    shape, changes.stream().map(FramingChange::originalId).toList());
+            for (FramingChange change : changes) {
+                FramingView before = now.get(change.originalId());
+                requireSeen(before.version(), change.version(), pictures.get(change.originalId()));
+                FramingDocument exact = FramingDocument.of(change.document().toFraming());
+                framingSteps.add(new FramingStep(
+                        change.originalId(),
+                        shape,
+                        new FramingState(before.document(), before.accepted()),
+                        new FramingState(exact, change.accepted())));
+            }
+        });
+        List<DepartureStep> departureSteps = new ArrayList<>();
+        byKey(departed, DepartureChange::ticketId).forEach((ticketId, changes) -> {
+            Map<UUID, DepartureView> now = departures.now(
+                    ticketId, changes.stream().map(DepartureChange::originalId).toList());
+            for (DepartureChange change : changes) {
+                DepartureView before = now.get(change.originalId());
+                requireSeen(before.version(), change.version(), pictures.get(change.originalId()));
+                departureSteps.add(
+                        new DepartureStep(change.originalId(), ticketId, before.document(), change.document()));
+            }
+        });
+        ActDocument document = new ActDocument(framingSteps, departureSteps);
+        remember(jobId, words, document);
+        return set(document, FramingStep::after, DepartureStep::after);
+    }
+
+    /** @param actId the act that was seen as the last one; another window's later act is not undone unseen */
+    Outcome undo(UUID jobId, UUID actId) {
+        lock(jobId);
+        ActEntity act = seen(history(jobId).undo(), actId);
+        act.isUndone();
+        acts.saveAndFlush(act);
+        return set(json.act(act.document()), FramingStep::before, DepartureStep::before);
+    }
+
+    Outcome redo(UUID jobId, UUID actId) {
+        lock(jobId);
+        ActEntity act = seen(history(jobId).redo(), actId);
+        act.isRedone();
+        acts.saveAndFlush(act);
+        return set(json.act(act.document()), FramingStep::after, DepartureStep::after);
+    }
+
+    private void lock(UUID jobId) {
+        if (acts.lockJob(jobId).isEmpty()) {
+            throw ProblemException.notFound("job");
+        }
+    }
+
+    private static ActEntity seen(Optional<ActEntity> last, UUID actId) {
+        return last.filter(act -> act.id().equals(actId)).orElseThrow(() -> ProblemException.stale("framing"));
+    }
+
+    private Map<UUID, Original> pictures(UUID jobId, List<FramingChange> framed, List<DepartureChange> departed) {
+        Set<UUID> ids = new LinkedHashSet<>();
+        framed.forEach(change -> ids.add(change.originalId()));
+        departed.forEach(change -> ids.add(change.originalId()));
+        Map<UUID, Original> pictures = originals.findByJobIdAndIdIn(jobId, ids).stream()
+                .collect(Collectors.toMap(Original::id, Function.identity()));
+        if (pictures.size() != ids.size()) {
+            throw ProblemException.notFound("original");
+        }
+        return pictures;
+    }
+
+    private static void requireSeen(long now, long seen, Original picture) {
+        if (now != seen) {
+            throw ProblemException.stale("framing of " + picture.path());
+        }
+    }
+
+    private static <K, T> Map<K, List<T>> byKey(List<T> changes, Function<T, K> key) {
+        return changes.stream().collect(Collectors.groupingBy(key, LinkedHashMap::new, Collectors.toList()));
+    }
+
+    private void remember(UUID jobId, String words, ActDocument document) {
+        acts.forgetUndone(jobId);
+        long position = acts.findFirstByJobIdAndUndoneFalseOrderByPositionDesc(jobId)
+                        .map(ActEntity::position)
+                        .orElse(0L)
+                + 1;
+        acts.forgetUpTo(jobId, position - KEPT);
+        acts.saveAndFlush(new ActEntity(Ids.next(), jobId, position, words, json.write(document), clock.instant()));
+    }
+
+    private Outcome set(
+            ActDocument document,
+            Function<FramingStep, FramingState> framing,
+            Function<DepartureStep, DepartureDocument> departure) {
+        List<FramingView> framed = new ArrayList<>();
+        byKey(document.framings(), FramingStep::shapeKey).forEach((shape, steps) -> {
+            Map<UUID, FramingState> states = new HashMap<>();
+            steps.forEach(step -> states.put(step.originalId(), framing.apply(step)));
+            framed.addAll(framings.put(shape, states));
+        });
+        List<DepartureView> departed = new ArrayList<>();
+        byKey(document.departures(), DepartureStep::ticketId).forEach((ticketId, steps) -> {
+            Map<UUID, DepartureDocument> documents = new HashMap<>();
+            steps.forEach(step -> documents.put(step.originalId(), departure.apply(step)));
+            departed.addAll(departures.put(ticketId, documents));
+        });
+        return new Outcome(framed, departed);
+    }
+}

@@ -1,0 +1,135 @@
+package embrick.server.acts;
+
+import embrick.core.framing.Carry;
+import embrick.core.framing.Framing;
+import embrick.core.plan.Planner;
+import embrick.core.plan.Planning;
+import embrick.core.source.SourceFacts;
+import embrick.server.documents.DepartureDocument;
+import embrick.server.documents.FramingDocument;
+import embrick.server.documents.StoredJson;
+import embrick.server.documents.TicketDocument;
+import embrick.server.documents.TicketDocuments;
+import embrick.server.framings.DepartureService;
+import embrick.server.framings.DepartureView;
+import embrick.server.framings.FramingService;
+import embrick.server.framings.FramingView;
+import embrick.server.originals.Original;
+import embrick.server.originals.OriginalRepository;
+import embrick.server.problems.ProblemException;
+import embrick.server.tickets.TicketEntity;
+import embrick.server.tickets.TicketService;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Works out what would change if one picture's framing were carried to others. It changes nothing. */
+@Service
+@Transactional(readOnly = true)
+class Carrying {
+    private final FramingService framings;
+    private final DepartureService departures;
+    private final OriginalRepository originals;
+    private final TicketService tickets;
+    private final StoredJson json;
+
+    Carrying(
+            FramingService framings,
+            DepartureService departures,
+            OriginalRepository originals,
+            TicketService tickets,
+            StoredJson json) {
+        this.framings = framings;
+        this.departures = departures;
+        this.originals = originals;
+        this.tickets = tickets;
+        this.json = json;
+    }
+
+    /** What is carried: parts of the framing, and the departure's lift. */
+    enum Carried {
+        PLACE,
+        TILT,
+        TURN,
+        LIFT
+    }
+
+    /** One picture, before and after. */
+    record Change(
+            Original original,
+            FramingView framing,
+            FramingDocument framingAfter,
+            DepartureView departure,
+            DepartureDocument departureAfter,
+            Planning before,
+            Planning after) {
+        boolean isNone() {
+            return framing.document().equals(framingAfter)
+                    && departure.document().equals(departureAfter);
+        }
+    }
+
+    List<Change> preview(UUID ticketId, UUID fromId, List<UUID> to, Set<Carried> parts) {
+        TicketEntity entity = tickets.get(ticketId);
+        TicketDocument ticket = json.ticket(entity.document());
+        String shape = TicketDocuments.toTicket(ticket).shape().key();
+        List<UUID> ids = new ArrayList<>(to);
+        ids.add(fromId);
+        List<Original> pictures = originals.findByJobIdAndIdIn(entity.jobId(), ids);
+        if (pictures.stream().noneMatch(picture -> picture.id().equals(fromId))) {
+            throw ProblemException.notFound("original");
+        }
+        Map<UUID, FramingView> framed = framings.now(shape, ids);
+        Map<UUID, DepartureView> departed = departures.now(ticketId, ids);
+        Framing from = framed.get(fromId).document().toFraming();
+        DepartureDocument fromDeparture = departed.get(fromId).document();
+        List<Change> changes = new ArrayList<>();
+        for (Original picture : pictures) {
+            if (picture.id().equals(fromId) || picture.facts().isEmpty()) {
+                continue;
+            }
+            FramingView framing = framed.get(picture.id());
+            DepartureView departure = departed.get(picture.id());
+            FramingDocument after =
+                    FramingDocument.of(Carry.onto(framing.document().toFraming(), from, framingParts(parts)));
+            DepartureDocument departureAfter = parts.contains(Carried.LIFT)
+                    ? departure.document().withLift(fromDeparture.lift())
+                    : departure.document();
+            SourceFacts facts = json.facts(picture.facts().get());
+            changes.add(new Change(
+                    picture,
+                    framing,
+                    after,
+                    departure,
+                    departureAfter,
+                    plan(facts, ticket, departure.document(), framing.document()),
+                    plan(facts, ticket, departureAfter, after)));
+        }
+        return changes;
+    }
+
+    private static Planning plan(
+            SourceFacts facts, TicketDocument ticket, DepartureDocument departure, FramingDocument framing) {
+        return Planner.plan(facts, TicketDocuments.toTicket(departure.appliedTo(ticket)), framing.toFraming());
+    }
+
+    private static Set<Carry.Part> framingParts(Set<Carried> parts) {
+        Set<Carry.Part> framing = EnumSet.noneOf(Carry.Part.class);
+        for (Carried part : parts) {
+            switch (part) {
+                case PLACE -> framing.add(Carry.Part.PLACE);
+                case TILT -> framing.add(Carry.Part.TILT);
+                case TURN -> framing.add(Carry.Part.TURN);
+                case LIFT -> {
+                    // A departure, not a part of the framing.
+                }
+            }
+        }
+        return framing;
+    }
+}
