@@ -1,37 +1,60 @@
 import { useQuery } from '@tanstack/react-query';
-import { App, Button } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { App, Button, Select } from 'antd';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { smallPicture } from '../../api/client';
+import { smallPicture, type Schemas } from '../../api/client';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
+import { CarryDrawer } from '../carry';
+import {
+  centred,
+  held,
+  mirrored,
+  movedInSeen,
+  nextCorners,
+  PictureColumn,
+  quarterTurned,
+  tighter,
+  tilted,
+  turned,
+  useFramings,
+  type Framing,
+} from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
-import { outlookQuery, useActiveTicket } from '../ticket';
-import { BenchPile } from './BenchPile';
+import { activate, outlookQuery, useActiveTicket, useTickets } from '../ticket';
 import { FiguresBar } from './FiguresBar';
-import { centred, held, tighter, tilted, turned, type Framing } from './framing';
+import { guides, guideWords, type Guide } from './Guides';
+import { actOf, type BenchAct } from './keys';
 import { KeySheet } from './KeySheet';
-import { Stage, type Guide } from './Stage';
-import { useFramings } from './useFramings';
-import { useLatestPlan } from './useLatestPlan';
+import { OwnPart } from './OwnPart';
+import { Stage } from './Stage';
+import { useHand } from './useHand';
+import { useLevelLine } from './useLevelLine';
+import { usePlanAhead, usePlanned, type Subject } from './usePlanned';
 import './bench.css';
 
-const guides: Guide[] = ['none', 'thirds', 'golden', 'centre', 'net'];
 const TIGHTEN = 1.03;
 const MM_PER_INCH = 25.4;
+
+type Plan = Schemas['PlanNumbers'];
 
 /** Where pictures are framed, one after the other, by hand or by keys. */
 export function BenchPage() {
   const { jobId = '' } = useParams();
   const [search] = useSearchParams();
   const job = useJob(jobId).data;
+  const tickets = useTickets(jobId).data ?? [];
   const ticket = useActiveTicket(jobId);
   const originalsOfJob = useOriginals(jobId);
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document)).data;
-  const framings = useFramings(jobId, outlook?.shapeKey);
+  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
+  const framings = useFramings({ jobId, shape: outlook?.shapeKey, ticketId: ticket?.id });
   const [guide, setGuide] = useState<Guide>('none');
+  const [snaps, setSnaps] = useState(true);
+  const [loupe, setLoupe] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
+  const [ownOpen, setOwnOpen] = useState(false);
+  const [carrying, setCarrying] = useState(false);
   const navigate = useNavigate();
   const { message } = App.useApp();
 
@@ -47,88 +70,132 @@ export function BenchPage() {
     [outlook],
   );
   const { at, original, ahead, go } = useInTurn(originals);
-  const framing = original ? framings.of(original.id) : centred;
-  const { planned, error } = useLatestPlan(original?.id, ticket?.document, framing);
+  const { act, of, departureOf } = framings;
 
-  const goTo = (id: string | undefined) => id && go(originals.findIndex((one) => one.id === id));
+  const hand = useHand((words, originalId, framing) => act(words, [{ originalId, framing }]));
+  const latest = useCallback((id: string) => hand.of(id) ?? of(id), [hand.of, of]); // eslint-disable-line react-hooks/exhaustive-deps
+  const framing = original ? latest(original.id) : centred;
+  const document = ticket?.document;
+  const departure = original && departureOf(original.id);
+  const subject = useMemo<Subject | undefined>(
+    () =>
+      original && document && departure && framings.isLoaded
+        ? { originalId: original.id, ticket: document, departure }
+        : undefined,
+    [original, document, departure, framings.isLoaded],
+  );
+  const { planned, error, ask } = usePlanned(subject, framing);
 
-  // The next picture is in the browser's cache before it is asked for.
+  // The next picture and its plan are here before they are asked for.
   const next = originals[at + 1];
+  const nextDeparture = next && departureOf(next.id);
+  const nextSubject = useMemo<Subject | undefined>(
+    () =>
+      next && document && nextDeparture && framings.isLoaded
+        ? { originalId: next.id, ticket: document, departure: nextDeparture }
+        : undefined,
+    [next, document, nextDeparture, framings.isLoaded],
+  );
+  usePlanAhead(nextSubject, next ? of(next.id) : centred);
   useEffect(() => {
-    if (next) new Image().src = smallPicture(next.id, next.digest, 1800);
+    if (!next) return;
+    const image = new Image();
+    image.src = smallPicture(next.id, next.digest, 1800);
+    image.decode().catch(() => undefined);
   }, [next]);
 
+  const level = useLevelLine(original?.id, latest, (originalId, levelled) => {
+    hand.rest();
+    act('levelled', [{ originalId, framing: levelled }]);
+  });
+
+  const goTo = (ids: string[]) => {
+    const to = originals.findIndex(({ id }) => ids.includes(id));
+    if (to >= 0) go(to);
+  };
+  const step = (which: 'undo' | 'redo') => {
+    hand.rest();
+    framings.step(which, goTo);
+  };
   const acceptAndNext = () => {
     const accepted = originals[ahead.current];
     if (!accepted) return;
-    framings.accept(accepted.id);
+    hand.rest();
+    act('accepted', [{ originalId: accepted.id, accepted: true }]);
     if (ahead.current + 1 < originals.length) {
       go(ahead.current + 1);
     } else {
       void message.success('The last picture is framed. The run can begin.');
     }
   };
+  const onGo = useCallback(
+    (to: number) => {
+      hand.rest();
+      go(to);
+    },
+    [go, hand.rest], // eslint-disable-line react-hooks/exhaustive-deps
+  );
+
+  /** Changes this picture under the hand: a held key is one act. */
+  const change = (words: string, by: (framing: Framing, plan: Plan) => Framing) => {
+    // A key that comes before the page has followed is meant for a picture that is not here yet.
+    if (!original || !planned || ahead.current !== at) return;
+    hand.show(words, original.id, by(latest(original.id), planned.plan));
+  };
+  const nudge = (x: number, y: number, far: boolean) =>
+    change('moved', (before, { limits, frame, realPpi }) => {
+      const seen = ((far ? 5 : 1) / MM_PER_INCH) * realPpi;
+      const start = held(before, limits);
+      // The picture goes with the arrow; in the free shape the frame does.
+      const sign = document?.size.kind === 'free' ? 1 : -1;
+      return held(
+        movedInSeen(start, {
+          x: frame.travelX === 0 ? 0 : (sign * x * seen) / frame.travelX,
+          y: frame.travelY === 0 ? 0 : (sign * y * seen) / frame.travelY,
+        }),
+        limits,
+      );
+    });
+  const acts: Record<BenchAct, (far: boolean) => void> = {
+    accept: acceptAndNext,
+    back: () => onGo(ahead.current - 1),
+    left: (far) => nudge(-1, 0, far),
+    right: (far) => nudge(1, 0, far),
+    up: (far) => nudge(0, -1, far),
+    down: (far) => nudge(0, 1, far),
+    looser: () => change('loosened', (before, { limits }) => held(tighter(before, 1 / TIGHTEN), limits)),
+    tighter: () => change('tightened', (before, { limits }) => held(tighter(before, TIGHTEN), limits)),
+    'tilt-back': (far) => change('tilted', (before) => tilted(before, far ? -1 : -0.1)),
+    'tilt-on': (far) => change('tilted', (before) => tilted(before, far ? 1 : 0.1)),
+    'turn-sheet': () => change('turned the sheet', (before, { width, height }) => turned(before, width > height)),
+    quarter: () => change('turned by a quarter', (before) => quarterTurned(before, 1)),
+    'quarter-back': () => change('turned back by a quarter', (before) => quarterTurned(before, -1)),
+    mirror: () => change('mirrored', mirrored),
+    level: level.toggle,
+    corners: () => change('changed the corners', nextCorners),
+    guide: () => setGuide(guides[(guides.indexOf(guide) + 1) % guides.length]!),
+    snap: () => setSnaps(!snaps),
+    loupe: () => setLoupe(!loupe),
+    own: () => setOwnOpen(true),
+    carry: () => {
+      hand.rest();
+      setCarrying(true);
+    },
+    again: () => change('started again', () => centred),
+    undo: () => step('undo'),
+    redo: () => step('redo'),
+    keys: () => setKeysOpen(true),
+  };
 
   useKeys((event, target) => {
-    if (event.key === '?') return setKeysOpen(true);
-    const control = event.ctrlKey || event.metaKey;
-    if (control && event.key.toLowerCase() === 'z') {
-      event.preventDefault();
-      goTo(event.shiftKey ? framings.redo() : framings.undo());
-      return;
+    if (event.key === 'Escape' && level.level) return level.putAway();
+    if (event.key === 'Tab' && level.level === 'to-draw' && planned) {
+      return level.lay(planned.plan.frame.seenWidth, planned.plan.frame.seenHeight);
     }
-    if (control || event.altKey || !original) return;
-    const act = (change: (plan: NonNullable<typeof planned>['plan']) => Framing) => {
-      event.preventDefault();
-      // A key that comes before the page has followed is meant for a picture that is not here yet.
-      if (planned && ahead.current === at) framings.act(original.id, change(planned.plan));
-    };
-    const nudge = (x: number, y: number) =>
-      act((plan) => {
-        const mm = event.shiftKey ? 5 : 1;
-        const seen = (mm / MM_PER_INCH) * plan.realPpi;
-        const start = held(framings.of(original.id), plan.limits);
-        return held(
-          {
-            ...start,
-            centreX: start.centreX - (x * seen) / plan.frame.seenWidth,
-            centreY: start.centreY - (y * seen) / plan.frame.seenHeight,
-          },
-          plan.limits,
-        );
-      });
-    switch (event.key) {
-      case 'Enter':
-        if (target.closest('button, a')) return;
-        event.preventDefault();
-        return acceptAndNext();
-      case 'Backspace':
-        event.preventDefault();
-        return go(ahead.current - 1);
-      case 'ArrowLeft':
-        return nudge(-1, 0);
-      case 'ArrowRight':
-        return nudge(1, 0);
-      case 'ArrowUp':
-        return nudge(0, -1);
-      case 'ArrowDown':
-        return nudge(0, 1);
-      case 'q':
-        return act((plan) => held(tighter(framings.of(original.id), 1 / TIGHTEN), plan.limits));
-      case 'w':
-        return act((plan) => held(tighter(framings.of(original.id), TIGHTEN), plan.limits));
-      case 'a':
-        return act(() => tilted(framings.of(original.id), -0.1));
-      case 's':
-        return act(() => tilted(framings.of(original.id), 0.1));
-      case 't':
-        return act((plan) => turned(framings.of(original.id), plan.width > plan.height));
-      case '0':
-        return act(() => centred);
-      case 'g':
-        return setGuide(guides[(guides.indexOf(guide) + 1) % guides.length]!);
-      default:
-    }
+    const wanted = actOf(event);
+    if (!wanted || (event.key === 'Enter' && target.closest('button, a'))) return;
+    event.preventDefault();
+    acts[wanted](event.shiftKey);
   });
 
   if (originalsOfJob.isPending || !ticket) return <Loading what="the pictures" />;
@@ -140,14 +207,34 @@ export function BenchPage() {
       </Empty>
     );
   }
+  const tool = (key: string, words: string, wanted: BenchAct, pressed?: boolean) => (
+    <button type="button" className="tool" aria-pressed={pressed} onClick={() => acts[wanted](false)}>
+      <kbd>{key}</kbd> {words}
+    </button>
+  );
   return (
     <main className="bench">
-      <BenchPile
+      <PictureColumn
         originals={originals}
         outlook={outlookById}
         at={at}
         isAccepted={framings.isAccepted}
-        onGo={go}
+        departureOf={departureOf}
+        onGo={onGo}
+        head={
+          tickets.length > 1 ? (
+            <Select
+              className="column-ticket"
+              aria-label="Ticket"
+              value={ticket.id}
+              onChange={(id) => {
+                hand.rest();
+                activate(jobId, id);
+              }}
+              options={tickets.map(({ id, document: { name } }) => ({ value: id, label: name }))}
+            />
+          ) : null
+        }
       />
       <div className="bench-main">
         {planned ? (
@@ -155,47 +242,79 @@ export function BenchPage() {
             original={original}
             planned={planned}
             framing={framing}
-            paper={ticket.document.fit.paper}
-            unit={ticket.document.unit}
             guide={guide}
-            onShow={(shown) => framings.show(original.id, shown)}
-            onAct={(after) => framings.act(original.id, after)}
+            snaps={snaps}
+            loupe={loupe}
+            level={level.level}
+            onLevelDraw={level.draw}
+            onLevelDrawn={(line) => void level.drawn(line)}
+            onMove={ask}
+            onMoved={(words, after) => {
+              hand.show(words, original.id, after);
+              hand.rest();
+            }}
+            onWheel={(words, after) => hand.show(words, original.id, after)}
           />
         ) : (
           <div className="bench-stage bench-wait">{error ? <Failed error={error} /> : <Loading what="the plan" />}</div>
         )}
-        <div className="bench-acts">
+        <div className="bench-acts" role="toolbar" aria-label="Framing">
           <Button type="primary" onClick={acceptAndNext}>
             Accept, next <kbd>Enter</kbd>
           </Button>
-          <KeyHint keys={['T']} does="turn sheet" />
-          <KeyHint keys={['Q', 'W']} does="looser, tighter" />
-          <KeyHint keys={['A', 'S']} does="tilt" />
-          <KeyHint keys={['G']} does={guide === 'none' ? 'guides' : guide} />
-          <KeyHint keys={['0']} does="start again" />
-          <KeyHint keys={['?']} does="all keys" />
-          <span className="figures-gap" />
-          <Button type="text" disabled={!framings.canUndo} onClick={() => goTo(framings.undo())}>
+          <div className="tools">
+            {tool('E', 'level line', 'level', level.level !== undefined)}
+            {tool('T', 'turn sheet', 'turn-sheet')}
+            {tool('B', 'quarter turn', 'quarter')}
+            {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}
+            {tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
+            {tool('G', guideWords[guide], 'guide', guide !== 'none')}
+            {tool('N', 'drawn to rim', 'snap', snaps)}
+            {tool('L', 'loupe', 'loupe', loupe)}
+            {tool('C', 'carry', 'carry')}
+            {tool('0', 'start again', 'again')}
+            {tool('?', 'all keys', 'keys')}
+          </div>
+          <OwnPart
+            departure={departure!}
+            ticket={ticket.document}
+            open={ownOpen}
+            onOpen={setOwnOpen}
+            onChange={(words, after) => act(words, [{ originalId: original.id, departure: after }])}
+          />
+          <Button
+            disabled={!framings.undoes}
+            title={framings.undoes && `Undo: ${framings.undoes}`}
+            onClick={() => step('undo')}
+          >
             Undo
           </Button>
-          <Button type="text" disabled={!framings.canRedo} onClick={() => goTo(framings.redo())}>
+          <Button
+            disabled={!framings.redoes}
+            title={framings.redoes && `Redo: ${framings.redoes}`}
+            onClick={() => step('redo')}
+          >
             Redo
           </Button>
         </div>
-        {planned && <FiguresBar plan={planned.plan} ticket={ticket.document} />}
+        {planned && <FiguresBar plan={planned.plan} ticket={ticket.document} original={original} />}
       </div>
       <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+      <CarryDrawer
+        open={carrying}
+        from={original}
+        originals={originals}
+        ticketId={ticket.id}
+        isAccepted={framings.isAccepted}
+        onClose={() => setCarrying(false)}
+        onCarry={act}
+      />
     </main>
   );
 }
 
-function KeyHint({ keys, does }: { keys: string[]; does: string }) {
-  return (
-    <span className="key-hint">
-      {keys.map((key) => (
-        <kbd key={key}>{key}</kbd>
-      ))}{' '}
-      {does}
-    </span>
-  );
-}
+const cornerWords: Record<Framing['corners'], string> = {
+  COVERED: 'corners covered',
+  PAPER: 'corners paper',
+  DRAWN_OUT: 'corners drawn out',
+};

@@ -1,20 +1,20 @@
 import type { ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
-import { convert, decimals, fromInches, lengthText, unitSymbol } from '../../shared/format';
+import { bytes, convert, decimals, fromInches, lengthText, unitSymbol } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
 import { viewingWords, type TicketDocument } from '../ticket';
 
 interface Props {
   plan: Schemas['PlanNumbers'];
   ticket: TicketDocument;
+  original: Schemas['OriginalView'];
 }
 
 /** Original pixels, pixels under the frame, size on paper, real ppi: the plan's own numbers. */
-export function FiguresBar({ plan, ticket }: Props) {
+export function FiguresBar({ plan, ticket, original }: Props) {
   const { frame } = plan;
   const unit = ticket.unit;
-  const across = sideText(plan.width, plan, ticket);
-  const down = sideText(plan.height, plan, ticket);
+  const fine = (inches: number) => lengthText(Math.floor(fromInches(inches, unit) * 10) / 10, unit);
   return (
     <dl className="figures" aria-live="polite" aria-label="Figures">
       <Figure name="original">
@@ -26,21 +26,26 @@ export function FiguresBar({ plan, ticket }: Props) {
       </Figure>
       <Step>→</Step>
       <Figure name="sheet">
-        {across} × {down} <small>{unitSymbol[unit]}</small>
+        {sideText(plan.width, plan, ticket)} × {sideText(plan.height, plan, ticket)} <small>{unitSymbol[unit]}</small>
       </Figure>
       <Step>=</Step>
-      <Figure name="real">
-        {decimals(plan.realPpi, 0)} <small>ppi</small> <Verdict level={plan.verdict} />{' '}
-        <small>{viewingWords[ticket.viewing]}</small>
+      <Figure name={`real, ${plan.ppiNeeded} wanted ${viewingWords[ticket.viewing]}`}>
+        {decimals(plan.realPpi, 0)} <small>ppi</small> <Verdict level={plan.verdict} />
+      </Figure>
+      <Figure name="fine up to">
+        {fine(plan.fineWidthInches)} × {fine(plan.fineHeightInches)} <small>{unitSymbol[unit]}</small>
       </Figure>
       <span className="figures-gap" />
       <Figure name="leaves as">
-        {plan.width} × {plan.height} <small>px</small>
+        {plan.width} × {plan.height} <small>px at {decimals(plan.markedPpi, 2)}</small>
       </Figure>
-      <Figure name="tilt">{decimals(frame.tiltDegrees, 1)}°</Figure>
+      <Figure name="tilt">{decimals(frame.tiltDegrees, 2)}°</Figure>
       <Figure name="lost">{decimals(plan.lostShare * 100, 0)} %</Figure>
-      <Figure name="marked">
-        {decimals(plan.markedPpi, 2)} <small>ppi</small>
+      {plan.corners !== 'COVERED' && (
+        <Figure name={plan.corners === 'PAPER' ? 'paper shows' : 'drawn out'}>{decimals(plan.bareShare * 100, 1)} %</Figure>
+      )}
+      <Figure name="weight">
+        <small>{bytes(original.fileBytes)} →</small> {bytes(plan.expectedFileBytes)}
       </Figure>
     </dl>
   );
@@ -69,8 +74,9 @@ function Figure({ name, children }: { name: string; children: ReactNode }) {
 
 function Step({ children }: { children: ReactNode }) {
   return (
-    <span className="figures-step" aria-hidden="true">
-      {children}
-    </span>
+    <div className="figures-step" aria-hidden="true">
+      <dt>&nbsp;</dt>
+      <dd>{children}</dd>
+    </div>
   );
 }

@@ -1,30 +1,14 @@
 import { Modal } from 'antd';
-
-const keys: [string[], string][] = [
-  [['Enter'], 'accept and next'],
-  [['Backspace'], 'back one'],
-  [['←', '→', '↑', '↓'], 'move the picture by 1 mm of paper'],
-  [['Shift', 'arrow'], 'move it by 5 mm'],
-  [['Q'], 'looser'],
-  [['W'], 'tighter'],
-  [['A'], 'tilt back by 0.1°'],
-  [['S'], 'tilt on by 0.1°'],
-  [['T'], 'turn the sheet'],
-  [['G'], 'next guide'],
-  [['0'], 'start again with this picture'],
-  [['Ctrl', 'Z'], 'undo'],
-  [['Ctrl', 'Shift', 'Z'], 'redo'],
-  [['?'], 'this sheet'],
-];
+import { keyLines } from './keys';
 
 export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Modal open={open} onCancel={onClose} footer={null} title="Keys of the bench" width={420}>
+    <Modal open={open} onCancel={onClose} footer={null} title="Keys of the bench" width={560}>
       <dl className="keys">
-        {keys.map(([names, does]) => (
+        {keyLines.map(({ keys, does }) => (
           <div key={does}>
             <dt>
-              {names.map((name) => (
+              {keys.map((name) => (
                 <kbd key={name}>{name}</kbd>
               ))}
             </dt>
@@ -32,7 +16,10 @@ export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void
           </div>
         ))}
       </dl>
-      <p className="quiet">The mouse: drag to move, wheel to tighten.</p>
+      <p className="quiet">
+        The mouse: drag to move, wheel or two fingers to tighten. A line’s ends and a free frame’s sides are reached with
+        Tab and moved with the arrow keys.
+      </p>
     </Modal>
   );
 }

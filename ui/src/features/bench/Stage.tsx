@@ -1,39 +1,54 @@
-import { useEffect, useLayoutEffect, useRef, useState, type PointerEvent } from 'react';
+import { useLayoutEffect, useReducer, useRef, useState } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
-import { fromInches, unitSymbol, type LengthUnit } from '../../shared/format';
-import { held, tighter, type Framing } from './framing';
-import type { Planned } from './useLatestPlan';
-import { cssTransform, rulerMarks, sheetOnStage, toScreen, toSeen, type Lie, type Rect } from './viewTransform';
-
-export type Guide = 'none' | 'thirds' | 'golden' | 'centre' | 'net';
+import { fromInches } from '../../shared/format';
+import { held, movedInSeen, tighter, type Framing } from '../framing';
+import { FreeSides } from './FreeSides';
+import { Guides, type Guide } from './Guides';
+import { LevelLine, type Line } from './LevelLine';
+import { Loupe } from './Loupe';
+import { Ruler } from './Rulers';
+import { snapped } from './snap';
+import { useGestures } from './useGestures';
+import type { Planned } from './usePlanned';
+import { cssTransform, freeViewOf, toPicture, toScreen, toSeen, viewOf, type Rect, type Seen } from './viewTransform';
 
 interface Props {
   original: Schemas['OriginalView'];
   planned: Planned;
   framing: Framing;
-  paper: string;
-  unit: LengthUnit;
   guide: Guide;
-  onShow: (framing: Framing) => void;
-  onAct: (framing: Framing) => void;
+  snaps: boolean;
+  loupe: boolean;
+  /** The line that is being drawn or was drawn; nothing to draw where undefined. */
+  level: Line | 'to-draw' | undefined;
+  onLevelDraw: (line: Line) => void;
+  onLevelDrawn: (line: Line) => void;
+  /** While the hand moves it. */
+  onMove: (framing: Framing) => void;
+  /** When the hand lets go. */
+  onMoved: (words: string, framing: Framing) => void;
+  /** By the wheel, which never lets go. */
+  onWheel: (words: string, framing: Framing) => void;
 }
 
-/** A pause of the wheel ends its act. */
-const WHEEL_ENDS_MILLIS = 280;
-const RULER = 24;
+/** Screen pixels within which a picture is drawn to its rim, thirds and middle. */
+const SNAPS_WITHIN = 7;
 
 /**
- * The sheet in the middle, the picture moved under it. While a picture is moved one element's transform changes; the
- * offcut is drained of colour and hatched, and clears while something is lined up.
+ * The sheet in the middle, the picture moved under it. While it is moved one element's transform changes, without another
+ * drawing of the page; the offcut is drained of colour and hatched, and clears while something is lined up.
  */
-export function Stage({ original, planned, framing, paper, unit, guide, onShow, onAct }: Props) {
+export function Stage(props: Props) {
+  const { original, planned, framing, guide, level } = props;
   const stage = useRef<HTMLDivElement>(null);
+  const picture = useRef<HTMLImageElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [moving, setMoving] = useState(false);
-  const drag = useRef<{ x: number; y: number; from: Framing } | undefined>(undefined);
-  const wheel = useRef<number>(undefined);
-  const latest = useRef(framing);
-  latest.current = framing;
+  const [pointer, setPointer] = useState<{ x: number; y: number }>();
+  const [, redraw] = useReducer((count: number) => count + 1, 0);
+  const taken = useRef<{ from: Framing; at: { x: number; y: number } }>(undefined);
+  const live = useRef<Framing>(undefined);
+  const drawing = useRef(false);
 
   useLayoutEffect(() => {
     const element = stage.current!;
@@ -45,121 +60,130 @@ export function Stage({ original, planned, framing, paper, unit, guide, onShow, 
   }, []);
 
   const { plan } = planned;
-  const sheet = sheetOnStage(size, plan);
-  const perPixel = sheet.width / plan.width;
-  const place: Rect = {
-    x: sheet.x + plan.picture.x * perPixel,
-    y: sheet.y + plan.picture.y * perPixel,
-    width: plan.picture.width * perPixel,
-    height: plan.picture.height * perPixel,
+  const { ticket } = planned.subject;
+  const isFree = ticket.size.kind === 'free';
+  const shown = live.current ?? framing;
+  const viewFor = (one: Framing) => (isFree ? freeViewOf : viewOf)(size, planned, one);
+  const view = viewFor(shown);
+  const { sheet, place, lie } = view;
+  const seen: Seen = {
+    width: plan.frame.seenWidth,
+    height: plan.frame.seenHeight,
+    quarterTurns: planned.framing.quarterTurns,
+    mirror: planned.framing.mirror,
   };
-  // Between two plans the picture follows the hand by the last plan's own loosest frame.
-  const scaleNow = (plan.frame.scale * planned.framing.tightness) / framing.tightness;
-  const exact = planned.framing.centreX === framing.centreX && planned.framing.centreY === framing.centreY;
-  const lie: Lie = {
-    middleX: place.x + place.width / 2,
-    middleY: place.y + place.height / 2,
-    scale: perPixel / scaleNow,
-    tiltDegrees: framing.tiltDegrees,
-    centreX: exact ? plan.frame.centreX : framing.centreX * plan.frame.seenWidth,
-    centreY: exact ? plan.frame.centreY : framing.centreY * plan.frame.seenHeight,
-  };
+  const [ownWidth, ownHeight] =
+    seen.quarterTurns % 2 === 0 ? [seen.width, seen.height] : [seen.height, seen.width];
 
-  const moved = (from: Framing, dx: number, dy: number): Framing => {
-    const way = toSeen(lie, dx, dy);
-    return held(
-      {
-        ...from,
-        centreX: from.centreX - way.dx / plan.frame.seenWidth,
-        centreY: from.centreY - way.dy / plan.frame.seenHeight,
-      },
-      plan.limits,
-    );
+  /** Shows a framing under the hand: by the picture's transform alone, except in the free shape, where the frame moves. */
+  const show = (moved: Framing) => {
+    live.current = moved;
+    if (isFree) redraw();
+    else if (picture.current) picture.current.style.transform = cssTransform(viewFor(moved).lie, seen);
+    props.onMove(moved);
   };
-
-  const take = (event: PointerEvent) => {
-    if (event.button !== 0) return;
-    stage.current?.setPointerCapture(event.pointerId);
-    drag.current = { x: event.clientX, y: event.clientY, from: held(framing, plan.limits) };
-    setMoving(true);
-  };
-  const pull = (event: PointerEvent) => {
-    if (!drag.current) return;
-    onShow(moved(drag.current.from, event.clientX - drag.current.x, event.clientY - drag.current.y));
-  };
-  const release = () => {
-    if (!drag.current) return;
-    drag.current = undefined;
+  const letGo = (words: string) => {
+    const last = live.current;
+    live.current = undefined;
+    taken.current = undefined;
     setMoving(false);
-    onAct(latest.current);
+    if (last) props.onMoved(words, last);
   };
 
-  const onWheel = useRef<(event: WheelEvent) => void>(undefined);
-  onWheel.current = (event) => {
-    event.preventDefault();
-    setMoving(true);
-    onShow(held(tighter(framing, Math.exp(-event.deltaY * 0.0012)), plan.limits));
-    window.clearTimeout(wheel.current);
-    wheel.current = window.setTimeout(() => {
-      setMoving(false);
-      onAct(latest.current);
-    }, WHEEL_ENDS_MILLIS);
-  };
-  useEffect(() => {
-    const element = stage.current!;
-    const listen = (event: WheelEvent) => onWheel.current?.(event);
-    element.addEventListener('wheel', listen, { passive: false });
-    return () => element.removeEventListener('wheel', listen);
-  }, []);
+  const gestures = useGestures(stage, {
+    onTake: (at) => {
+      taken.current = { from: held(shown, plan.limits), at };
+      drawing.current = level === 'to-draw';
+      if (!drawing.current) setMoving(true);
+    },
+    onMove: ({ dx, dy, factor, holdsOff }) => {
+      if (!taken.current) return;
+      const { from, at } = taken.current;
+      if (drawing.current) {
+        const line = { from: toPicture(lie, at.x, at.y), to: toPicture(lie, at.x + dx, at.y + dy) };
+        return props.onLevelDraw(line);
+      }
+      const sign = isFree ? 1 : -1;
+      const way = toSeen(lie, sign * dx, sign * dy);
+      const wished = movedInSeen(isFree ? from : tighter(from, factor), {
+        x: plan.frame.travelX === 0 ? 0 : way.dx / plan.frame.travelX,
+        y: plan.frame.travelY === 0 ? 0 : way.dy / plan.frame.travelY,
+      });
+      const inside = held(wished, plan.limits);
+      show(props.snaps && !holdsOff && factor === 1 ? snapped(inside, planned, SNAPS_WITHIN / lie.scale) : inside);
+    },
+    onRelease: () => {
+      if (!drawing.current) return letGo('moved');
+      drawing.current = false;
+      taken.current = undefined;
+      if (level && level !== 'to-draw') props.onLevelDrawn(level);
+    },
+    onWheel: (factor) => {
+      if (!isFree) props.onWheel('tightened', held(tighter(framing, factor), plan.limits));
+    },
+    onHover: (at) => {
+      if (props.loupe) setPointer(at);
+    },
+  });
 
-  const { seenWidth, seenHeight } = plan.frame;
   const outline = [
     [0, 0],
-    [seenWidth, 0],
-    [seenWidth, seenHeight],
-    [0, seenHeight],
+    [seen.width, 0],
+    [seen.width, seen.height],
+    [0, seen.height],
     [0, 0],
   ].map(([x, y]) => toScreen(lie, x!, y!));
   const offcut = `polygon(evenodd, ${outline.map(({ x, y }) => `${x}px ${y}px`).join(', ')}, ${corners(place)})`;
+  const isMasked = ticket.fit.kind === 'inside' && (place.width !== sheet.width || place.height !== sheet.height);
+  const lining = moving || level !== undefined;
   return (
     <div className="bench-stage">
-      <Ruler axis="x" rect={sheet} inches={plan.width / plan.markedPpi} unit={unit} />
-      <Ruler axis="y" rect={sheet} inches={plan.height / plan.markedPpi} unit={unit} />
+      <Ruler axis="x" rect={sheet} inches={plan.width / plan.markedPpi} unit={ticket.unit} />
+      <Ruler axis="y" rect={sheet} inches={plan.height / plan.markedPpi} unit={ticket.unit} />
       <div
         ref={stage}
-        className={`stage${moving ? ' stage-moving' : ''}`}
+        className={`stage${moving ? ' stage-moving' : ''}${level === 'to-draw' ? ' stage-drawing' : ''}`}
         data-testid="stage"
-        onPointerDown={take}
-        onPointerMove={pull}
-        onPointerUp={release}
-        onPointerCancel={release}
+        {...gestures}
       >
         {size.width > 0 && (
           <>
+            <div className="stage-paper" style={{ ...box(sheet), background: ticket.fit.paper }} />
             <img
+              ref={picture}
               key={original.digest}
               className="stage-picture"
               alt={original.path}
               draggable={false}
               src={smallPicture(original.id, original.digest, 1800)}
-              width={plan.frame.seenWidth}
-              height={plan.frame.seenHeight}
-              style={{ transform: cssTransform(lie) }}
+              width={ownWidth}
+              height={ownHeight}
+              style={{ transform: cssTransform(lie, seen) }}
             />
             {/* Nothing hides the edge that is being lined up. */}
-            {!moving && <div className="stage-offcut" style={{ clipPath: offcut }} />}
+            {!lining && <div className="stage-offcut" style={{ clipPath: offcut }} />}
             <svg className="stage-lines" width={size.width} height={size.height} aria-hidden="true">
-              {place.width !== sheet.width || place.height !== sheet.height ? (
-                <path
-                  fillRule="evenodd"
-                  fill={paper}
-                  d={`M${box(sheet)}M${box(place)}`}
-                />
-              ) : null}
-              <Guides guide={guide} place={place} perUnit={(plan.markedPpi / fromInches(1, unit)) * perPixel} />
+              {isMasked && <path fillRule="evenodd" fill={ticket.fit.paper} d={`M${path(sheet)}M${path(place)}`} />}
+              <Guides guide={guide} place={place} perUnit={(plan.markedPpi / fromInches(1, ticket.unit)) * view.perPixel} />
               <rect className="stage-edge" {...sheet} />
               <rect className="trim stage-trim" {...sheet} />
             </svg>
+            {isFree && (
+              <FreeSides
+                frame={sheet}
+                framing={shown}
+                planned={planned}
+                lie={lie}
+                onPull={(moved) => props.onWheel('pulled a side', moved)}
+                onPulled={(moved) => props.onMoved('pulled a side', moved)}
+              />
+            )}
+            {level && level !== 'to-draw' && (
+              <LevelLine line={level} lie={lie} onDraw={props.onLevelDraw} onDrawn={props.onLevelDrawn} />
+            )}
+            {props.loupe && !moving && (
+              <Loupe planned={planned} view={view} stage={size} at={pointer} />
+            )}
           </>
         )}
       </div>
@@ -171,82 +195,10 @@ function corners({ x, y, width, height }: Rect): string {
   return `${x}px ${y}px, ${x + width}px ${y}px, ${x + width}px ${y + height}px, ${x}px ${y + height}px, ${x}px ${y}px`;
 }
 
-function box({ x, y, width, height }: Rect): string {
+function path({ x, y, width, height }: Rect): string {
   return `${x} ${y}h${width}v${height}h${-width}z`;
 }
 
-function Ruler({ axis, rect, inches, unit }: { axis: 'x' | 'y'; rect: Rect; inches: number; unit: LengthUnit }) {
-  const length = fromInches(inches, unit);
-  const along = axis === 'x' ? rect.width : rect.height;
-  const from = axis === 'x' ? rect.x : rect.y;
-  const perUnit = along / length;
-  if (!Number.isFinite(perUnit) || perUnit <= 0) return <div className={`ruler ruler-${axis}`} />;
-  return (
-    <svg className={`ruler ruler-${axis}`} aria-hidden="true">
-      {axis === 'x' && (
-        <text x={from - 8} y={15} textAnchor="end">
-          {unitSymbol[unit]}
-        </text>
-      )}
-      {rulerMarks(length, perUnit).map(({ at, text }) => {
-        const place = from + at * perUnit;
-        const mark = text ? 12 : 6;
-        return axis === 'x' ? (
-          <g key={at} transform={`translate(${place} 0)`}>
-            <path d={`M0 ${RULER}v${-mark}`} />
-            {text && (
-              <text x={3} y={11}>
-                {text}
-              </text>
-            )}
-          </g>
-        ) : (
-          <g key={at} transform={`translate(0 ${place})`}>
-            <path d={`M${RULER} 0h${-mark}`} />
-            {text && (
-              <text x={2} y={-3}>
-                {text}
-              </text>
-            )}
-          </g>
-        );
-      })}
-    </svg>
-  );
-}
-
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
-
-function Guides({ guide, place, perUnit }: { guide: Guide; place: Rect; perUnit: number }) {
-  const across = guideShares(guide, place.width, perUnit);
-  const down = guideShares(guide, place.height, perUnit);
-  return (
-    <g className="guides">
-      {across.map((at) => (
-        <path key={`x${at}`} d={`M${place.x + at} ${place.y}v${place.height}`} />
-      ))}
-      {down.map((at) => (
-        <path key={`y${at}`} d={`M${place.x} ${place.y + at}h${place.width}`} />
-      ))}
-    </g>
-  );
-}
-
-function guideShares(guide: Guide, length: number, perUnit: number): number[] {
-  switch (guide) {
-    case 'none':
-      return [];
-    case 'thirds':
-      return [length / 3, (2 * length) / 3];
-    case 'golden':
-      return [length * (1 - GOLDEN), length * GOLDEN];
-    case 'centre':
-      return [length / 2];
-    case 'net': {
-      const step = perUnit < 12 ? perUnit * 10 : perUnit;
-      return Array.from({ length: Math.max(0, Math.ceil(length / step) - 1) }, (_, i) => (i + 1) * step);
-    }
-    default:
-      return guide satisfies never;
-  }
+function box({ x, y, width, height }: Rect) {
+  return { left: x, top: y, width, height };
 }

@@ -1,3 +1,1 @@
 export { BenchPage } from './BenchPage';
-export { BenchPile } from './BenchPile';
-export { framingsQuery } from './queries';

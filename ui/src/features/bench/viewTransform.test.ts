@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { cssTransform, rulerMarks, sheetOnStage, toScreen, toSeen, type Lie } from './viewTransform';
+import { cssTransform, rulerMarks, sheetOnStage, toPicture, toScreen, toSeen, type Lie, type Seen } from './viewTransform';
 
 const lie: Lie = { middleX: 400, middleY: 300, scale: 0.2, tiltDegrees: 30, centreX: 3000, centreY: 2000 };
+
+const asItIs: Seen = { width: 6000, height: 4000, quarterTurns: 0, mirror: 'AS_IT_IS' };
 
 describe('the stage', () => {
   it('holds the sheet in its middle, whole', () => {
@@ -20,7 +22,22 @@ describe('the stage', () => {
 
   it('shows the centre in the middle whatever the tilt', () => {
     expect(toScreen(lie, 3000, 2000)).toEqual({ x: 400, y: 300 });
-    expect(cssTransform(lie)).toContain('rotate(30deg) scale(0.2) translate(-3000px, -2000px)');
+    expect(cssTransform(lie, asItIs)).toContain('rotate(30deg) scale(0.2) translate(-3000px, -2000px)');
+  });
+
+  it('finds the place of the picture under a place of the stage', () => {
+    const screen = toScreen(lie, 1234, 987);
+    const found = toPicture(lie, screen.x, screen.y);
+    expect(found.x).toBeCloseTo(1234, 9);
+    expect(found.y).toBeCloseTo(987, 9);
+  });
+
+  it('turns and mirrors the picture about its own middle', () => {
+    // 4000 × 6000 seen of an original of 6000 × 4000, turned once: its middle goes to the middle.
+    const turned: Seen = { width: 4000, height: 6000, quarterTurns: 1, mirror: 'MIRRORED' };
+    expect(cssTransform(lie, turned)).toContain(
+      'translate(2000px, 3000px) rotate(90deg) scaleX(-1) translate(-3000px, -2000px)',
+    );
   });
 
   it('a clockwise tilt brings the right side of the picture down', () => {

@@ -1,3 +1,6 @@
+import { seenCentre, seenSides, type Framing } from '../framing';
+import type { Planned } from './usePlanned';
+
 /** Between the screen of the stage and the picture: pure arithmetic. */
 
 export interface Stage {
@@ -36,12 +39,106 @@ export interface Lie {
   centreY: number;
 }
 
-/** As a CSS transform of an element as large as the original, its origin top left. */
-export function cssTransform(lie: Lie): string {
+/** Of the oriented original to the picture as it is seen: its mirror and quarter turns. */
+export interface Seen {
+  width: number;
+  height: number;
+  quarterTurns: number;
+  mirror: Framing['mirror'];
+}
+
+/** As a CSS transform of an element as large as the oriented original, its origin top left. */
+export function cssTransform(lie: Lie, seen: Seen): string {
+  const [width, height] = seen.quarterTurns % 2 === 0 ? [seen.width, seen.height] : [seen.height, seen.width];
+  const own =
+    seen.quarterTurns === 0 && seen.mirror === 'AS_IT_IS'
+      ? ''
+      : ` translate(${seen.width / 2}px, ${seen.height / 2}px) rotate(${seen.quarterTurns * 90}deg)` +
+        ` scaleX(${seen.mirror === 'MIRRORED' ? -1 : 1}) translate(${-width / 2}px, ${-height / 2}px)`;
   return (
     `translate(${lie.middleX}px, ${lie.middleY}px) rotate(${lie.tiltDegrees}deg) ` +
-    `scale(${lie.scale}) translate(${-lie.centreX}px, ${-lie.centreY}px)`
+    `scale(${lie.scale}) translate(${-lie.centreX}px, ${-lie.centreY}px)${own}`
   );
+}
+
+/** The seen position, in pixels, that a framing brings to the middle of the picture's place. */
+export function seenPosition(framing: Framing, { framing: base, plan }: Planned): { x: number; y: number } {
+  const now = seenCentre(framing);
+  const then = seenCentre(base);
+  return {
+    x: plan.frame.centreX + (now.x - then.x) * plan.frame.travelX,
+    y: plan.frame.centreY + (now.y - then.y) * plan.frame.travelY,
+  };
+}
+
+/** How the stage shows a framing: the sheet, the picture's place on it, and how the picture lies. */
+export interface View {
+  sheet: Rect;
+  place: Rect;
+  lie: Lie;
+  /** Screen pixels to one of the sheet's. */
+  perPixel: number;
+}
+
+/** The sheet stays in the middle and the picture lies under it. Where a framing has other turns than its plan, the plan's. */
+export function viewOf(stage: Stage, planned: Planned, framing: Framing): View {
+  const { plan, framing: base } = planned;
+  const shown = seesTheSame(base, framing) ? framing : base;
+  const sheet = sheetOnStage(stage, plan);
+  const perPixel = sheet.width / plan.width;
+  const place = {
+    x: sheet.x + plan.picture.x * perPixel,
+    y: sheet.y + plan.picture.y * perPixel,
+    width: plan.picture.width * perPixel,
+    height: plan.picture.height * perPixel,
+  };
+  const atScale = planned.subject.ticket.fit.kind === 'scale';
+  // Between two plans the picture follows the hand by the last plan's own loosest frame.
+  const scale = atScale ? plan.frame.scale : (plan.frame.scale * base.tightness) / shown.tightness;
+  const centre = seenPosition(shown, planned);
+  return {
+    sheet,
+    place,
+    perPixel,
+    lie: {
+      middleX: place.x + place.width / 2,
+      middleY: place.y + place.height / 2,
+      scale: perPixel / scale,
+      tiltDegrees: shown.tiltDegrees,
+      centreX: centre.x,
+      centreY: centre.y,
+    },
+  };
+}
+
+/** In the free shape the picture stays in the middle, whole, and the frame is pulled about over it. */
+export function freeViewOf(stage: Stage, planned: Planned, framing: Framing): View {
+  const { plan, framing: base } = planned;
+  const shown = seesTheSame(base, framing) ? framing : base;
+  const { seenWidth, seenHeight } = plan.frame;
+  const angle = (Math.abs(shown.tiltDegrees) * Math.PI) / 180;
+  const across = seenWidth * Math.cos(angle) + seenHeight * Math.sin(angle);
+  const down = seenWidth * Math.sin(angle) + seenHeight * Math.cos(angle);
+  const scale = Math.min((stage.width * 0.86) / across, (stage.height * 0.86) / down);
+  const lie: Lie = {
+    middleX: stage.width / 2,
+    middleY: stage.height / 2,
+    scale,
+    tiltDegrees: shown.tiltDegrees,
+    centreX: seenWidth / 2,
+    centreY: seenHeight / 2,
+  };
+  const centre = seenPosition(shown, planned);
+  const middle = toScreen(lie, centre.x, centre.y);
+  const sides = seenSides(shown);
+  const width = sides.width * seenWidth * scale;
+  const height = sides.height * seenHeight * scale;
+  const sheet = { x: middle.x - width / 2, y: middle.y - height / 2, width, height };
+  return { sheet, place: sheet, lie, perPixel: scale };
+}
+
+function seesTheSame(a: Framing, b: Framing): boolean {
+  return a.quarterTurns === b.quarterTurns && a.mirror === b.mirror && a.turn === b.turn;
 }
 
 /** A way on the screen as a way in the original's pixels: turned back by the tilt and scaled. */
@@ -62,6 +159,12 @@ export function toScreen(lie: Lie, x: number, y: number): { x: number; y: number
     x: lie.middleX + Math.cos(angle) * dx - Math.sin(angle) * dy,
     y: lie.middleY + Math.sin(angle) * dx + Math.cos(angle) * dy,
   };
+}
+
+/** Which position of the seen picture lies at a place of the stage. */
+export function toPicture(lie: Lie, x: number, y: number): { x: number; y: number } {
+  const way = toSeen(lie, x - lie.middleX, y - lie.middleY);
+  return { x: lie.centreX + way.dx, y: lie.centreY + way.dy };
 }
 
 /** Marks of a ruler: positions in its unit, every one that leaves room, each so many steps with its figure. */

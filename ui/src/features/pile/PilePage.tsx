@@ -20,7 +20,7 @@ export function PilePage() {
   const job = useJob(jobId).data;
   const originals = useOriginals(jobId);
   const ticket = useActiveTicket(jobId);
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document)).data;
+  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
   const { add, arriving } = useIntake();
   const [filter, setFilter] = useState<FilterKey>('all');
   const [sort, setSort] = useState<SortKey>('name');

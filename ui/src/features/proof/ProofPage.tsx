@@ -1,92 +1,203 @@
-import { useQuery } from '@tanstack/react-query';
-import { Button, Segmented } from 'antd';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Segmented, Select } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { Problem } from '../../api/problems';
 import { decimals, pixels } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
-import { BenchPile, framingsQuery } from '../bench';
+import { centred, PictureColumn, useFramings } from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
-import { liftWords, methodNames, outlookQuery, useActiveTicket } from '../ticket';
-import { ProofStage } from './ProofStage';
-import { proofQuery, sheetQuery, type Show, type Subject } from './queries';
-import { middleOf, regionRound, type Size } from './region';
+import {
+  middleOf,
+  reducedSheet,
+  regionRound,
+  shownAt,
+  type ProofPart,
+  type ProofScale,
+  type ProofSubject,
+  type Size,
+} from '../pixels';
+import { changeTicket, outlookQuery, planQuery, useActiveTicket } from '../ticket';
+import { DisplayRuler } from './DisplayRuler';
+import { ASSUMED_PPI, useDisplayPpi } from './displayPpi';
+import { ProofStage, type Against } from './ProofStage';
+import { contoursQuery, proofQuery } from './queries';
 import { SheetMap } from './SheetMap';
+import { Trial, type Tried } from './Trial';
 import './proof.css';
 
-const besides: { value: Show; label: string; name: string }[] = [
-  { value: 'ORIGINAL', label: 'the original', name: "the original's own pixels" },
-  { value: 'UNLIFTED', label: 'without lift', name: 'without lift' },
+/** What the file is held against. */
+type Beside = 'ORIGINAL' | 'UNLIFTED' | 'TICKET';
+
+const besideNames: Record<Beside, string> = {
+  ORIGINAL: "the original's own pixels",
+  UNLIFTED: 'without lift',
+  TICKET: 'as on the ticket',
+};
+
+const scales: { value: ProofScale; label: string }[] = [
+  { value: 1, label: '1:1' },
+  { value: 2, label: '2:1' },
+  { value: 4, label: '4:1' },
+  { value: 'true-size', label: 'true size' },
+  { value: 'whole', label: 'whole' },
 ];
+
+const NOTICED_HALO = 25;
 
 /** The output's own pixels, made by the code that makes the file, beside what they come from. */
 export function ProofPage() {
   const { jobId = '' } = useParams();
   const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { message } = App.useApp();
   const job = useJob(jobId).data;
   const ticket = useActiveTicket(jobId);
   const originalsOfJob = useOriginals(jobId);
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document)).data;
-  const framings = useQuery(framingsQuery(jobId, outlook?.shapeKey)).data;
+  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
+  const framings = useFramings({ jobId, shape: outlook?.shapeKey, ticketId: ticket?.id });
   const [view, setView] = useState<Size>();
-  const [moved, setMoved] = useState<{ originalId: string; x: number; y: number }>();
+  const [moved, setMoved] = useState<{ originalId: string; x: number; y: number; contour?: number }>();
   const [wipe, setWipe] = useState(0.5);
-  const [beside, setBeside] = useState<Show>('ORIGINAL');
+  const [beside, setBeside] = useState<Beside>('ORIGINAL');
+  const [against, setAgainst] = useState<Against>('wipe');
+  const [scale, setScale] = useState<ProofScale>(1);
+  const [tried, setTried] = useState<Tried>({});
+  const [ruler, setRuler] = useState(false);
+  const displayPpi = useDisplayPpi();
 
   const originals = useMemo(
     () => (originalsOfJob.data ?? []).filter((original) => original.facts && !original.leftOut),
     [originalsOfJob.data],
   );
   const outlookById = useMemo(() => new Map(outlook?.pictures.map((one) => [one.originalId, one])), [outlook]);
-  const framed = useMemo(() => new Map(framings?.map((one) => [one.originalId, one])), [framings]);
   const { at, original, ahead, go } = useInTurn(originals);
 
-  const middle = moved?.originalId === original?.id ? moved : undefined;
-  const setMiddle = (to: { x: number; y: number } | undefined) =>
-    setMoved(to && original ? { ...to, originalId: original.id } : undefined);
-  const framing = original && framed.get(original.id)?.document;
   const document = ticket?.document;
-  const subject = useMemo<Subject | undefined>(
-    () => (original && document && framings ? { originalId: original.id, ticket: document, ...(framing && { framing }) } : undefined),
-    [original, document, framing, framings],
+  const departure = original && framings.departureOf(original.id);
+  const framing = original && framings.isLoaded ? framings.of(original.id) : undefined;
+  const asOrdered = useMemo<ProofSubject | undefined>(
+    () =>
+      original && document && departure && framing
+        ? { originalId: original.id, ticket: document, departure, framing }
+        : undefined,
+    [original, document, departure, framing],
   );
-  const planning = useQuery(sheetQuery(subject));
+  const isTrying = tried.lift !== undefined || tried.resampling !== undefined;
+  // What is tried counts for this picture even where it has a lift of its own.
+  const subject = useMemo<ProofSubject | undefined>(
+    () =>
+      asOrdered && {
+        ...asOrdered,
+        ticket: { ...asOrdered.ticket, ...tried },
+        departure: tried.lift ? { ...asOrdered.departure, lift: tried.lift } : asOrdered.departure,
+      },
+    [asOrdered, tried],
+  );
+  const planning = useQuery({
+    ...planQuery(subject?.originalId, subject?.ticket, subject?.framing ?? centred, subject?.departure),
+    enabled: subject !== undefined,
+  });
   const plan = planning.data?.plan;
-  const region = useMemo(
-    () => (plan && view ? regionRound(middle ?? { x: plan.width / 2, y: plan.height / 2 }, view, plan) : undefined),
-    [plan, view, middle],
+
+  const shown = useMemo(
+    () =>
+      plan && view
+        ? shownAt(scale, plan, view, plan.markedPpi, (displayPpi ?? ASSUMED_PPI) * devicePixelRatio)
+        : undefined,
+    [plan, view, scale, displayPpi],
   );
+  const middle = moved?.originalId === original?.id ? moved : undefined;
+  const part = useMemo<ProofPart | undefined>(() => {
+    if (!plan || !view || !shown) return undefined;
+    const reduction = shown.reduction ?? 1;
+    const sheet = reducedSheet(plan, shown.reduction);
+    const centre = middle ?? { x: plan.width / 2, y: plan.height / 2 };
+    const room = { width: view.width / shown.magnify, height: view.height / shown.magnify };
+    return {
+      region: regionRound({ x: centre.x / reduction, y: centre.y / reduction }, room, sheet),
+      show: 'FILE',
+      reduction: shown.reduction,
+    };
+  }, [plan, view, shown, middle]);
   const lifted = plan?.lift !== undefined && plan.lift !== null;
-  const shown = lifted ? beside : 'ORIGINAL';
-  const after = useQuery(proofQuery(subject, region, 'FILE'));
-  const before = useQuery(proofQuery(subject, region, shown));
+  const compared: Beside = (beside === 'UNLIFTED' && !lifted) || (beside === 'TICKET' && !isTrying) ? 'ORIGINAL' : beside;
+  const after = useQuery(proofQuery(subject, part));
+  const before = useQuery(
+    proofQuery(
+      compared === 'TICKET' ? asOrdered : subject,
+      part && { ...part, show: compared === 'TICKET' ? 'FILE' : compared },
+    ),
+  );
   const onView = useCallback((size: Size) => setView(size), []);
 
+  const setMiddle = (to: { x: number; y: number; contour?: number } | undefined) =>
+    setMoved(to && original ? { ...to, originalId: original.id } : undefined);
   const pan = (dx: number, dy: number) => {
-    if (!region) return;
-    const from = middleOf(region);
-    setMiddle({ x: from.x + dx, y: from.y + dy });
+    if (!part) return;
+    const from = middleOf(part.region);
+    const reduction = part.reduction ?? 1;
+    setMiddle({ x: (from.x + dx) * reduction, y: (from.y + dy) * reduction });
+  };
+  const nextContour = async () => {
+    if (!subject) return;
+    try {
+      const contours = await queries.fetchQuery(contoursQuery(subject));
+      const next = ((middle?.contour ?? -1) + 1) % Math.max(1, contours.length);
+      const spot = contours[next];
+      if (spot) setMiddle({ x: spot.x, y: spot.y, contour: next });
+      else void message.info('This picture has no contours.');
+    } catch (failed) {
+      void message.warning(Problem.from(failed).message);
+    }
+  };
+  const flip = () => setWipe(wipe < 0.5 ? 1 : 0);
+  const hold = (next: Against) => {
+    setAgainst(next);
+    setWipe(next === 'flick' ? 0 : 0.5);
+  };
+  const carryToTicket = async () => {
+    if (!ticket) return;
+    try {
+      await changeTicket(queries, ticket, { ...ticket.document, ...tried });
+      setTried({});
+      void message.success('The ticket says so now.');
+    } catch (failed) {
+      void message.warning(`${Problem.from(failed).message} ${Problem.from(failed).remedy}`);
+    }
+  };
+  const keepForThis = () => {
+    if (!original || !departure || !tried.lift) return;
+    framings.act('gave it a lift of its own', [
+      { originalId: original.id, departure: { ...departure, lift: tried.lift } },
+    ]);
+    setTried({});
   };
 
   useKeys((event, target) => {
     if (event.ctrlKey || event.metaKey) return;
-    const step = event.shiftKey ? 400 : 80;
+    const far = (event.shiftKey ? 400 : 80) / (shown?.magnify ?? 1);
     const acts: Record<string, () => void> = {
-      ArrowLeft: () => pan(-step, 0),
-      ArrowRight: () => pan(step, 0),
-      ArrowUp: () => pan(0, -step),
-      ArrowDown: () => pan(0, step),
+      ArrowLeft: () => pan(-far, 0),
+      ArrowRight: () => pan(far, 0),
+      ArrowUp: () => pan(0, -far),
+      ArrowDown: () => pan(0, far),
       Enter: () => go(ahead.current + 1),
       Backspace: () => go(ahead.current - 1),
-      x: () => setWipe(wipe < 0.5 ? 1 : 0),
+      x: flip,
+      j: () => void nextContour(),
+      k: () => {
+        const here = scales.findIndex(({ value }) => value === scale);
+        setScale(scales[(here + 1) % scales.length]!.value);
+      },
       0: () => {
         setMiddle(undefined);
-        setWipe(0.5);
+        setWipe(against === 'flick' ? 0 : 0.5);
       },
     };
-    const act = acts[event.key];
+    const act = acts[event.key.length === 1 ? event.key.toLowerCase() : event.key];
     if (!act || (event.key === 'Enter' && target.closest('button, a'))) return;
     event.preventDefault();
     act();
@@ -104,15 +215,16 @@ export function ProofPage() {
   const refusal = planning.data?.problems[0];
   const refused = refusal ? Problem.of({ code: refusal.code, problems: [refusal] }, 422) : null;
   const failed = planning.error ?? after.error ?? before.error ?? refused;
-  const halo = after.data?.halo ?? null;
-  const isExact = after.data?.region === region && !after.isPlaceholderData;
+  const halo = after.data?.originalId === original.id ? after.data.halo : null;
+  const isExact = after.data?.region === part?.region && !after.isPlaceholderData && !before.isPlaceholderData;
   return (
     <main className="bench">
-      <BenchPile
+      <PictureColumn
         originals={originals}
         outlook={outlookById}
         at={at}
-        isAccepted={(id) => framed.get(id)?.accepted ?? false}
+        isAccepted={framings.isAccepted}
+        departureOf={framings.departureOf}
         onGo={go}
       />
       <div className="bench-main">
@@ -124,62 +236,94 @@ export function ProofPage() {
           <ProofStage
             before={before.data?.originalId === original.id ? before.data : undefined}
             after={after.data?.originalId === original.id ? after.data : undefined}
-            beforeName={besides.find(({ value }) => value === shown)!.name}
-            region={region}
+            beforeName={besideNames[compared]}
+            afterName={isTrying ? 'as it is tried' : 'as the file will be'}
+            region={part?.region}
+            magnify={shown?.magnify ?? 1}
+            against={against}
             wipe={wipe}
             onWipe={setWipe}
             onView={onView}
             onPan={pan}
           />
         )}
-        <div className="bench-acts">
-          <span>left of the wipe</span>
-          <Segmented<Show>
-            aria-label="Left of the wipe"
-            value={shown}
-            onChange={setBeside}
-            options={besides.map(({ value, label }) => ({ value, label, disabled: value === 'UNLIFTED' && !lifted }))}
+        <div className="bench-acts" role="toolbar" aria-label="How it is shown">
+          <Segmented<ProofScale> aria-label="Scale" value={scale} onChange={setScale} options={scales} />
+          <Segmented<Against>
+            aria-label="Held against each other"
+            value={against}
+            onChange={hold}
+            options={['wipe', 'beside', 'flick']}
           />
-          <Button onClick={() => setWipe(wipe < 0.5 ? 1 : 0)}>
-            Before, after <kbd>X</kbd>
-          </Button>
-          <span className="key-hint">
-            <kbd>← ↑ ↓ →</kbd> move
-          </span>
-          <span className="key-hint">
+          <Select<Beside>
+            aria-label="Before"
+            value={compared}
+            onChange={setBeside}
+            popupMatchSelectWidth={false}
+            options={[
+              { value: 'ORIGINAL', label: 'the original' },
+              { value: 'UNLIFTED', label: 'without lift', disabled: !lifted },
+              { value: 'TICKET', label: 'as on the ticket', disabled: !isTrying },
+            ]}
+          />
+          <button type="button" className="tool" onClick={flip} disabled={against === 'beside'}>
+            <kbd>X</kbd> before, after
+          </button>
+          <button type="button" className="tool" onClick={() => void nextContour()}>
+            <kbd>J</kbd> next contour
+          </button>
+          <button type="button" className="tool" onClick={() => go(ahead.current + 1)}>
             <kbd>Enter</kbd> next picture
-          </span>
-          <span className="key-hint">
-            <kbd>0</kbd> middle again
-          </span>
+          </button>
           <span className="figures-gap" />
-          <span className="quiet" role="status">
+          <span className="quiet proof-busy" role="status">
             {isExact ? '' : 'making these pixels'}
           </span>
         </div>
-        {plan && region && (
+        <div className="bench-acts" role="toolbar" aria-label="Method and lift">
+          <Trial
+            document={{ ...ticket.document, lift: departure?.lift ?? ticket.document.lift }}
+            tried={tried}
+            used={plan?.resampling.keepsPixels ? undefined : plan?.resampling.method}
+            onTry={setTried}
+          />
+          {isTrying && (
+            <>
+              <Button type="primary" onClick={() => void carryToTicket()}>
+                Carry to the ticket
+              </Button>
+              {tried.lift && <Button onClick={keepForThis}>For this picture alone</Button>}
+              <Button onClick={() => setTried({})}>Put back</Button>
+            </>
+          )}
+          <span className="figures-gap" />
+          {scale === 'true-size' && (
+            <Button onClick={() => setRuler(true)}>
+              {displayPpi ? `${decimals(displayPpi, 1)} px to a real inch` : 'Measure this display'}
+            </Button>
+          )}
+        </div>
+        {plan && part && (
           <div className="figures">
-            <SheetMap sheet={plan} region={region} onMiddle={setMiddle} />
+            <SheetMap sheet={reducedSheet(plan, part.reduction)} region={part.region} onMiddle={(to) =>
+              setMiddle({ x: to.x * (part.reduction ?? 1), y: to.y * (part.reduction ?? 1) })} />
             <Figure label="the sheet" value={`${pixels(plan.width, plan.height)} px`} />
             <Figure
-              label="shown, pixel for pixel"
-              value={`${pixels(region.width, region.height)} at ${region.x}, ${region.y}`}
+              label={part.reduction === null ? 'shown, pixel for pixel' : `scaled, ${decimals(part.reduction, 2)} pixels to one`}
+              value={`${pixels(part.region.width, part.region.height)} at ${part.region.x}, ${part.region.y}`}
             />
-            <Figure
-              label="made"
-              value={plan.resampling.keepsPixels ? 'its own pixels' : `by ${methodNames[plan.resampling.method]}`}
-            />
-            <Figure label="lift" value={liftWords(ticket.document.lift)} />
+            {middle?.contour !== undefined && <Figure label="contour" value={`${middle.contour + 1}`} />}
             {halo !== null && (
               <Figure
-                label="halo in this part"
+                label={part.reduction === null ? 'halo in this part' : 'halo, scaled'}
                 value={`${decimals(halo, 0)} %`}
-                {...(halo > 25 && { warning: '◆ seen as rims' })}
+                {...(halo > NOTICED_HALO && { warning: '◆ seen as rims' })}
               />
             )}
           </div>
         )}
       </div>
+      <DisplayRuler key={String(ruler)} open={ruler} onClose={() => setRuler(false)} />
     </main>
   );
 }

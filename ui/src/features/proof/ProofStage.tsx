@@ -1,130 +1,144 @@
-import { useEffect, useLayoutEffect, useRef, useState, type PointerEvent } from 'react';
-import type { Proof } from './queries';
-import type { Region, Size } from './region';
+import { useLayoutEffect, useRef, useState, type PointerEvent } from 'react';
+import { useObjectUrl } from '../../shared/useObjectUrl';
+import type { Proof, Region, Size } from '../pixels';
+
+/** How the two are held against each other. */
+export type Against = 'wipe' | 'beside' | 'flick';
 
 interface Props {
   before: Proof | undefined;
   after: Proof | undefined;
   beforeName: string;
+  afterName: string;
   region: Region | undefined;
+  /** Display pixels to one that was asked for. */
+  magnify: number;
+  against: Against;
   /** Where the wipe stands, 0 to 1: left of it the picture is shown before, right of it after. */
   wipe: number;
   onWipe: (share: number) => void;
+  /** The room for one of the two, in display pixels. */
   onView: (view: Size) => void;
+  /** In pixels as they were asked for. */
   onPan: (dx: number, dy: number) => void;
 }
 
-interface Drag {
+interface Way {
   x: number;
   y: number;
-  dx: number;
-  dy: number;
 }
 
-/**
- * Two pictures of one part of the sheet over one another, a wipe between them; dragging moves both. One output pixel is one
- * pixel of the display.
- */
-export function ProofStage({ before, after, beforeName, region, wipe, onWipe, onView, onPan }: Props) {
+/** Two pictures of one part of the sheet: over one another with a wipe between them, side by side, or one after the other. */
+export function ProofStage(props: Props) {
+  const { before, after, beforeName, afterName, region, magnify, against, wipe, onView } = props;
   const stage = useRef<HTMLDivElement>(null);
-  const [drag, setDrag] = useState<Drag>();
+  const drag = useRef<Way>(undefined);
+  const [way, setWay] = useState<Way>();
 
   useLayoutEffect(() => {
     const element = stage.current!;
-    const watcher = new ResizeObserver(() =>
-      onView({ width: element.clientWidth * devicePixelRatio, height: element.clientHeight * devicePixelRatio }),
-    );
+    const measure = () => {
+      const width = against === 'beside' ? (element.clientWidth - GAP) / 2 : element.clientWidth;
+      onView({ width: width * devicePixelRatio, height: element.clientHeight * devicePixelRatio });
+    };
+    const watcher = new ResizeObserver(measure);
     watcher.observe(element);
+    measure();
     return () => watcher.disconnect();
-  }, [onView]);
+  }, [onView, against]);
 
   const press = (event: PointerEvent) => {
     if (event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
-    setDrag({ x: event.clientX, y: event.clientY, dx: 0, dy: 0 });
+    drag.current = { x: event.clientX, y: event.clientY };
+    setWay({ x: 0, y: 0 });
   };
   const move = (event: PointerEvent) => {
-    if (drag) setDrag({ ...drag, dx: event.clientX - drag.x, dy: event.clientY - drag.y });
+    if (drag.current) setWay({ x: event.clientX - drag.current.x, y: event.clientY - drag.current.y });
   };
   const release = () => {
-    if (drag && (drag.dx !== 0 || drag.dy !== 0)) {
-      onPan(-drag.dx * devicePixelRatio, -drag.dy * devicePixelRatio);
+    if (way && (way.x !== 0 || way.y !== 0)) {
+      props.onPan((-way.x * devicePixelRatio) / magnify, (-way.y * devicePixelRatio) / magnify);
     }
-    setDrag(undefined);
+    drag.current = undefined;
+    setWay(undefined);
   };
-  const way = { x: drag?.dx ?? 0, y: drag?.dy ?? 0 };
   const cut = `${(wipe * 100).toFixed(2)}%`;
+  const layer = { region, magnify, way: way ?? { x: 0, y: 0 } };
   return (
-    <div ref={stage} className="proof-stage">
+    <div ref={stage} className={`proof-stage proof-${against}`}>
       <div
-        className={`proof-pan${drag ? ' proof-moving' : ''}`}
+        className={`proof-pan${way ? ' proof-moving' : ''}`}
         onPointerDown={press}
         onPointerMove={move}
         onPointerUp={release}
-        onPointerCancel={() => setDrag(undefined)}
+        onPointerCancel={release}
       >
-        <Layer proof={after} region={region} way={way} clip={`inset(0 0 0 ${cut})`} name="as the file will be" />
-        <Layer proof={before} region={region} way={way} clip={`inset(0 calc(100% - ${cut}) 0 0)`} name={beforeName} />
+        {against === 'beside' ? (
+          <>
+            <div className="proof-half">
+              <Layer {...layer} proof={before} name={beforeName} />
+            </div>
+            <div className="proof-half">
+              <Layer {...layer} proof={after} name={afterName} />
+            </div>
+          </>
+        ) : (
+          <>
+            <Layer {...layer} proof={after} clip={`inset(0 0 0 ${cut})`} name={afterName} />
+            <Layer {...layer} proof={before} clip={`inset(0 calc(100% - ${cut}) 0 0)`} name={beforeName} />
+          </>
+        )}
       </div>
-      {wipe > 0 && <span className="proof-name proof-name-before">{beforeName}</span>}
-      {wipe < 1 && <span className="proof-name proof-name-after">as the file will be</span>}
-      <input
-        className="proof-wipe"
-        type="range"
-        min={0}
-        max={1}
-        step={0.01}
-        value={wipe}
-        aria-label={`Wipe: left of it ${beforeName}`}
-        onChange={(event) => onWipe(Number(event.target.value))}
-      />
-      <div className="proof-line" style={{ left: cut }} aria-hidden />
+      {(against === 'beside' || wipe > 0) && <span className="proof-name proof-name-before">{beforeName}</span>}
+      {(against === 'beside' || wipe < 1) && <span className="proof-name proof-name-after">{afterName}</span>}
+      {against === 'wipe' && (
+        <>
+          <input
+            className="proof-wipe"
+            type="range"
+            min={0}
+            max={1}
+            step={0.01}
+            value={wipe}
+            aria-label={`Wipe: left of it ${beforeName}`}
+            onChange={(event) => props.onWipe(Number(event.target.value))}
+          />
+          <div className="proof-line" style={{ left: cut }} aria-hidden />
+        </>
+      )}
     </div>
   );
 }
 
-/** One picture, pixel for pixel, standing where its part of the sheet is. */
-function Layer({
-  proof,
-  region,
-  way,
-  clip,
-  name,
-}: {
+const GAP = 6;
+
+interface LayerProps {
   proof: Proof | undefined;
   region: Region | undefined;
-  way: { x: number; y: number };
-  clip: string;
+  magnify: number;
+  way: Way;
+  clip?: string;
   name: string;
-}) {
+}
+
+/** One picture, each of its pixels whole, standing where its part of the sheet is. */
+function Layer({ proof, region, magnify, way, clip, name }: LayerProps) {
   const url = useObjectUrl(proof?.blob);
   if (!proof || !region || !url) return <div className="proof-layer" style={{ clipPath: clip }} />;
-  const x = (proof.region.x - region.x) / devicePixelRatio + way.x;
-  const y = (proof.region.y - region.y) / devicePixelRatio + way.y;
+  const perPixel = magnify / devicePixelRatio;
+  const x = (proof.region.x - region.x) * perPixel + way.x;
+  const y = (proof.region.y - region.y) * perPixel + way.y;
   return (
     <div className="proof-layer" style={{ clipPath: clip }}>
       <img
         src={url}
         alt={name}
         draggable={false}
-        width={proof.region.width / devicePixelRatio}
-        height={proof.region.height / devicePixelRatio}
-        style={{ transform: `translate(${x}px, ${y}px)` }}
+        width={proof.region.width * perPixel}
+        height={proof.region.height * perPixel}
+        style={{ transform: `translate(${x}px, ${y}px)`, imageRendering: Number.isInteger(magnify) ? 'pixelated' : 'auto' }}
       />
     </div>
   );
-}
-
-function useObjectUrl(blob: Blob | undefined): string | undefined {
-  const [url, setUrl] = useState<string>();
-  useEffect(() => {
-    if (!blob) {
-      setUrl(undefined);
-      return;
-    }
-    const made = URL.createObjectURL(blob);
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
-  }, [blob]);
-  return url;
 }

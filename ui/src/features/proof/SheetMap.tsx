@@ -1,5 +1,5 @@
 import type { MouseEvent } from 'react';
-import type { Region, Size } from './region';
+import type { Region, Size } from '../pixels';
 
 interface Props {
   sheet: Size;

@@ -1,66 +1,29 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { answer, api, type Schemas } from '../../api/client';
-import { Problem } from '../../api/problems';
-import type { TicketDocument } from '../ticket';
-import type { Region } from './region';
-
-export type Show = Schemas['ProofRequest']['show'];
-
-/** Which picture is proofed, and how. */
-export interface Subject {
-  originalId: string;
-  ticket: TicketDocument;
-  /** Not there where nobody has framed the picture: the server then takes its middle. */
-  framing?: Schemas['FramingDocument'];
-}
-
-/** A part of a piece as it will be. */
-export interface Proof {
-  blob: Blob;
-  region: Region;
-  originalId: string;
-  /** In per cent; null where nothing is lifted. */
-  halo: number | null;
-}
-
-function framingOf({ framing }: Subject) {
-  return framing ? { framing } : {};
-}
-
-export const sheetQuery = (subject: Subject | undefined) =>
-  queryOptions({
-    queryKey: ['plan', subject],
-    enabled: subject !== undefined,
-    queryFn: () =>
-      answer(
-        api.POST('/api/v1/originals/{id}/plan', {
-          params: { path: { id: subject!.originalId } },
-          body: { ticket: subject!.ticket, ...framingOf(subject!) },
-        }),
-      ),
-  });
+import { answer, api } from '../../api/client';
+import { fetchProof, type ProofPart, type ProofSubject } from '../pixels';
 
 /** An earlier part stays on screen until the new one has come; what nobody waits for any more is not asked for. */
-export const proofQuery = (subject: Subject | undefined, region: Region | undefined, show: Show) =>
+export const proofQuery = (subject: ProofSubject | undefined, part: ProofPart | undefined) =>
   queryOptions({
-    queryKey: ['proof', subject, region, show],
-    enabled: subject !== undefined && region !== undefined,
+    queryKey: ['proof', subject, part],
+    enabled: subject !== undefined && part !== undefined,
     placeholderData: keepPreviousData,
     gcTime: 30_000,
-    queryFn: async ({ signal }): Promise<Proof> => {
-      const { data, error, response } = await api.POST('/api/v1/originals/{id}/proof', {
-        params: { path: { id: subject!.originalId } },
-        body: { ticket: subject!.ticket, ...framingOf(subject!), region: region!, show },
-        parseAs: 'blob',
-        signal,
-      });
-      if (!response.ok) throw Problem.of(error, response.status);
-      const halo = response.headers.get('Embrick-Halo-Percent');
-      return {
-        blob: data as unknown as Blob,
-        region: region!,
-        originalId: subject!.originalId,
-        halo: halo === null ? null : Number(halo),
-      };
+    queryFn: ({ signal }) => fetchProof(subject!, part!, signal),
+  });
+
+/** Where a piece has its strongest contours, the strongest first. */
+export const contoursQuery = (subject: ProofSubject) =>
+  queryOptions({
+    queryKey: ['contours', subject],
+    staleTime: 60_000,
+    queryFn: () => {
+      const { originalId, ticket, departure, framing } = subject;
+      return answer(
+        api.POST('/api/v1/originals/{id}/contours', {
+          params: { path: { id: originalId } },
+          body: { ticket, departure, framing },
+        }),
+      );
     },
   });

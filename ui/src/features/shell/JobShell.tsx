@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { NavLink, Outlet, useParams } from 'react-router';
 import { Failed, Loading } from '../../shared/states';
 import { count, time } from '../../shared/format';
-import { framingsQuery } from '../bench';
+import { framingsQuery } from '../framing';
 import { useJob } from '../jobs';
 import { outlookQuery, useActiveTicket } from '../ticket';
 import { useRuns } from '../run';
@@ -31,7 +31,7 @@ function Course({ jobId }: { jobId: string }) {
   const job = useJob(jobId).data;
   const ticket = useActiveTicket(jobId);
   const runs = useRuns(jobId).data ?? [];
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document)).data;
+  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
   const framings = useQuery(framingsQuery(jobId, outlook?.shapeKey)).data;
 
   const pictures = outlook?.pictures ?? [];

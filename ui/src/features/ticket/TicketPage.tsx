@@ -32,7 +32,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
   const job = useJob(jobId).data;
   const originals = useOriginals(jobId).data ?? [];
   const { document, change, problems } = useTicketEdit(ticket);
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', problems.length > 0 ? ticket.document : document)).data;
+  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', problems.length > 0 ? ticket.document : document, ticket.id)).data;
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { message } = App.useApp();

@@ -1,4 +1,6 @@
-export { activate, outlookQuery, planQuery, startRun, useActiveTicket, useTickets } from './queries';
+export { activate, changeTicket, outlookQuery, planQuery, startRun, useActiveTicket, useTickets } from './queries';
 export type { Outlook, TicketDocument, TicketView } from './queries';
 export { TicketPage } from './TicketPage';
-export { liftWords, methodNames, sizeWords, viewingWords } from './words';
+export { LiftForm } from './LiftForm';
+export { PpiForm, ResamplingForm } from './phrases';
+export { liftWords, methodNames, resamplingWords, sizeWords, viewingWords } from './words';

@@ -3,7 +3,7 @@ import { Checkbox, Input, InputNumber, Radio, Select, Slider, Space } from 'antd
 import { useState } from 'react';
 import { LengthInput } from './LengthInput';
 import { papersQuery, type TicketDocument } from './queries';
-import { colourWords, methodNames, methodPurposes, turnWords, viewingWords } from './words';
+import { anchorWords, colourWords, methodNames, methodPurposes, turnWords, viewingWords } from './words';
 
 interface Part<T> {
   value: T;
@@ -25,7 +25,7 @@ export function SizeForm({ value, onChange }: Part<TicketDocument['size']>) {
   const choose = (kind: TicketDocument['size']['kind']) => {
     if (kind === 'paper') onChange({ kind, width, height });
     if (kind === 'shape') onChange({ kind, shortSide: 4, longSide: 5 });
-    if (kind === 'own') onChange({ kind });
+    if (kind === 'free' || kind === 'own') onChange({ kind });
   };
   const options = Object.entries(groups).map(([group, label]) => ({
     label,
@@ -44,6 +44,7 @@ export function SizeForm({ value, onChange }: Part<TicketDocument['size']>) {
         <Space direction="vertical" size={4}>
           <Radio value="paper">a paper: the pixels follow from its size and the ppi</Radio>
           <Radio value="shape">a shape, with all the pixels a picture has in it</Radio>
+          <Radio value="free">a free shape: each side pulled by itself on the bench, pixels kept</Radio>
           <Radio value="own">the picture’s own shape, pixels kept, only marked</Radio>
         </Space>
       </Radio.Group>
@@ -147,16 +148,24 @@ export function ResamplingForm({ value, onChange }: Part<TicketDocument['resampl
 }
 
 export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
+  const choose = (kind: TicketDocument['fit']['kind']) =>
+    onChange(
+      kind === 'scale'
+        ? { kind, paper: value.paper, printedPpi: 300, anchor: 'MIDDLE' }
+        : { kind, paper: value.paper },
+    );
   return (
     <Space direction="vertical">
-      <Radio.Group value={value.kind} onChange={(event) => onChange({ kind: event.target.value, paper: value.paper })}>
+      <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
         <Space direction="vertical" size={4}>
           <Radio value="fill">filled to the edge: what does not fit is cut</Radio>
           <Radio value="inside">the whole picture inside: paper shows round it</Radio>
+          <Radio value="scale">at scale: whatever the paper, it is printed equally large</Radio>
         </Space>
       </Radio.Group>
+      {value.kind === 'scale' && <ScaleFields value={value} onChange={onChange} />}
       <label className="field">
-        <span>{value.kind === 'fill' ? 'paper behind see-through parts' : 'colour of the paper'}</span>
+        <span>{value.kind === 'fill' ? 'paper behind see-through parts and bare corners' : 'colour of the paper'}</span>
         <input
           type="color"
           value={value.paper}
@@ -164,6 +173,47 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
         />
       </label>
     </Space>
+  );
+}
+
+type Scale = Extract<TicketDocument['fit'], { kind: 'scale' }>;
+
+function ScaleFields({ value, onChange }: { value: Scale; onChange: (fit: Scale) => void }) {
+  return (
+    <div className="nested">
+      <Radio.Group
+        value={value.printedPpi === null ? 'own' : 'said'}
+        onChange={(event) => onChange({ ...value, printedPpi: event.target.value === 'own' ? null : 300 })}
+      >
+        <Space direction="vertical" size={4}>
+          <Radio value="said">so many original pixels to an inch of paper</Radio>
+          <Radio value="own">as each picture’s own file says</Radio>
+        </Space>
+      </Radio.Group>
+      {value.printedPpi !== null && (
+        <InputNumber
+          aria-label="Original pixels to an inch"
+          min={1}
+          max={20000}
+          value={value.printedPpi}
+          onChange={(ppi) => ppi !== null && onChange({ ...value, printedPpi: ppi })}
+        />
+      )}
+      <p>Where it stands, until it is moved on the bench:</p>
+      <div className="anchors" role="radiogroup" aria-label="Where it stands">
+        {(Object.entries(anchorWords) as [Scale['anchor'], string][]).map(([anchor, words]) => (
+          <label key={anchor} title={words}>
+            <input
+              type="radio"
+              name="anchor"
+              aria-label={words}
+              checked={value.anchor === anchor}
+              onChange={() => onChange({ ...value, anchor })}
+            />
+          </label>
+        ))}
+      </div>
+    </div>
   );
 }
 

@@ -1,4 +1,4 @@
-import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 
@@ -21,10 +21,18 @@ export const papersQuery = () =>
     staleTime: Infinity,
   });
 
-/** What a ticket means for each picture of the job; asked anew for every change of its document. */
-export const outlookQuery = (jobId: string, jobName: string, document: TicketDocument | undefined) =>
+/**
+ * What a ticket means for each picture of the job; asked anew for every change of its document. What pictures have of their
+ * own under the stored ticket is reckoned with.
+ */
+export const outlookQuery = (
+  jobId: string,
+  jobName: string,
+  document: TicketDocument | undefined,
+  ticketId: string | undefined,
+) =>
   queryOptions({
-    queryKey: ['outlook', jobId, jobName, document],
+    queryKey: ['outlook', jobId, jobName, document, ticketId],
     enabled: document !== undefined && jobName !== '',
     placeholderData: keepPreviousData,
     retry: false,
@@ -32,28 +40,50 @@ export const outlookQuery = (jobId: string, jobName: string, document: TicketDoc
       answer(
         api.POST('/api/v1/jobs/{jobId}/outlook', {
           params: { path: { jobId } },
-          body: { jobName, ticket: document! },
+          body: { jobName, ticket: document!, ticketId: ticketId ?? null },
         }),
       ),
   });
 
+/**
+ * The plan of one picture. It follows from what is asked alone, so that it is never asked for twice.
+ *
+ * @param framing else the picture's own
+ */
 export const planQuery = (
   originalId: string | undefined,
   ticket: TicketDocument | undefined,
   framing?: Schemas['FramingDocument'],
+  departure?: Schemas['DepartureDocument'],
 ) =>
   queryOptions({
-    queryKey: ['plan', originalId, ticket, framing],
+    queryKey: ['plan', originalId, ticket, framing, departure],
+    staleTime: framing ? 60_000 : 0,
+    gcTime: 60_000,
     enabled: originalId !== undefined && ticket !== undefined,
     retry: false,
     queryFn: () =>
       answer(
         api.POST('/api/v1/originals/{id}/plan', {
           params: { path: { id: originalId! } },
-          body: { ticket: ticket!, framing },
+          body: { ticket: ticket!, ...(framing && { framing }), ...(departure && { departure }) },
         }),
       ),
   });
+
+/** Keeps a ticket as it is now said; another window's change is never overwritten. */
+export async function changeTicket(queries: QueryClient, ticket: TicketView, document: TicketDocument) {
+  const { queryKey } = ticketsQuery(ticket.jobId);
+  const known = queries.getQueryData(queryKey)?.find((one) => one.id === ticket.id);
+  const kept = await answer(
+    api.PUT('/api/v1/tickets/{id}', {
+      params: { path: { id: ticket.id }, header: { 'If-Match': `"${known?.version ?? ticket.version}"` } },
+      body: document,
+    }),
+  );
+  queries.setQueryData(queryKey, (before) => before?.map((one) => (one.id === kept.id ? kept : one)));
+  return kept;
+}
 
 export function startRun(ticketId: string, originalIds: string[] | null) {
   return answer(

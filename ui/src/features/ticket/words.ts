@@ -15,6 +15,8 @@ export function sizeWords(size: Size): string {
     }
     case 'shape':
       return `${size.shortSide} : ${size.longSide}, all its pixels`;
+    case 'free':
+      return 'a free shape, all its pixels';
     case 'own':
       return 'its own shape and pixels';
     default:
@@ -34,10 +36,29 @@ export function fitWords(fit: TicketDocument['fit']): string {
       return 'filled to the edge';
     case 'inside':
       return fit.paper.toUpperCase() === '#FFFFFF' ? 'whole, inside white paper' : `whole, inside paper of ${fit.paper}`;
+    case 'scale': {
+      const printed = fit.printedPpi === null ? 'as its file says' : `${fit.printedPpi} original px to the inch`;
+      return `at scale, ${printed}, ${anchorWords[fit.anchor]}`;
+    }
     default:
       return never(fit);
   }
 }
+
+type Anchor = Extract<TicketDocument['fit'], { kind: 'scale' }>['anchor'];
+
+/** Rows of three, as they lie on the sheet. */
+export const anchorWords: Record<Anchor, string> = {
+  TOP_LEFT: 'top left',
+  TOP: 'at the top',
+  TOP_RIGHT: 'top right',
+  LEFT: 'at the left',
+  MIDDLE: 'in the middle',
+  RIGHT: 'at the right',
+  FOOT_LEFT: 'foot left',
+  FOOT: 'at the foot',
+  FOOT_RIGHT: 'foot right',
+};
 
 export const viewingWords: Record<TicketDocument['viewing'], string> = {
   HAND: 'in the hand',

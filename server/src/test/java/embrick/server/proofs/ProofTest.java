@@ -127,7 +127,7 @@ class ProofTest {
         request.put("reduction", 0.5);
         assertThat(api.post("/originals/" + proofed.original() + "/proof", request)
                         .status())
-                .isEqualTo(400);
+                .isEqualTo(422);
     }
 
     @Test

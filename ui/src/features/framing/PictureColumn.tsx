@@ -1,36 +1,44 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef, type ReactNode } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
 import { decimals, stem } from '../../shared/format';
+import type { Departure } from './queries';
+import './pictureColumn.css';
+
+const ROW = 58;
 
 interface Props {
   originals: Schemas['OriginalView'][];
   outlook: Map<string, Schemas['PictureOutlook']>;
   at: number;
   isAccepted: (originalId: string) => boolean;
+  departureOf: (originalId: string) => Departure;
   onGo: (at: number) => void;
+  /** Stands above the pile. */
+  head?: ReactNode;
 }
 
 /** The pile as a narrow column, each picture with its state. */
-export function BenchPile({ originals, outlook, at, isAccepted, onGo }: Props) {
+export const PictureColumn = memo(function PictureColumn({ originals, outlook, at, isAccepted, departureOf, onGo, head }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useVirtualizer({
     count: originals.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => 54,
+    estimateSize: () => ROW,
     overscan: 6,
   });
   useEffect(() => rows.scrollToIndex(at), [at, rows]);
   const accepted = originals.filter(({ id }) => isAccepted(id)).length;
   return (
-    <aside className="bench-pile" aria-label="Pile">
+    <aside className="column" aria-label="Pile">
       <header>
         <h2>Pile</h2>
         <span className="quiet">
           {accepted} of {originals.length}
         </span>
       </header>
-      <div ref={scroller} className="bench-list">
+      {head}
+      <div ref={scroller} className="column-list">
         <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
           {rows.getVirtualItems().map((row) => {
             const original = originals[row.index]!;
@@ -41,7 +49,7 @@ export function BenchPile({ originals, outlook, at, isAccepted, onGo }: Props) {
                 key={original.id}
                 type="button"
                 tabIndex={-1}
-                className={`bench-item${here ? ' bench-here' : ''}`}
+                className={`column-item${here ? ' column-here' : ''}`}
                 aria-current={here}
                 style={{ transform: `translateY(${row.start}px)` }}
                 onClick={() => onGo(row.index)}
@@ -50,6 +58,7 @@ export function BenchPile({ originals, outlook, at, isAccepted, onGo }: Props) {
                 <span>
                   <strong>{stem(original.path)}</strong>
                   <State here={here} accepted={isAccepted(original.id)} picture={picture} />
+                  <Own departure={departureOf(original.id)} />
                 </span>
               </button>
             );
@@ -58,6 +67,16 @@ export function BenchPile({ originals, outlook, at, isAccepted, onGo }: Props) {
       </div>
     </aside>
   );
+});
+
+/** What a picture has of its own beside the ticket, in a word. */
+export function departureWords({ ppi, lift }: Departure): string {
+  return [ppi === null ? '' : `own ppi ${ppi}`, lift ? 'own lift' : ''].filter(Boolean).join(', ');
+}
+
+function Own({ departure }: { departure: Departure }) {
+  const words = departureWords(departure);
+  return words ? <span className="state-own">◇ {words}</span> : null;
 }
 
 function State({

@@ -1,0 +1,75 @@
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { pulled, seenSides, type Framing, type Side } from '../framing';
+import type { Planned } from './usePlanned';
+import type { Lie, Rect } from './viewTransform';
+
+interface Props {
+  frame: Rect;
+  framing: Framing;
+  planned: Planned;
+  lie: Lie;
+  onPull: (framing: Framing) => void;
+  onPulled: (framing: Framing) => void;
+}
+
+const sides: Side[] = ['left', 'right', 'top', 'foot'];
+
+/** Along which way a side goes out on the screen. */
+const outward: Record<Side, { x: number; y: number }> = {
+  left: { x: -1, y: 0 },
+  right: { x: 1, y: 0 },
+  top: { x: 0, y: -1 },
+  foot: { x: 0, y: 1 },
+};
+
+/** The four sides of the free frame, each pulled by itself. Arrow keys do the same by a pixel of the screen, Shift by ten. */
+export function FreeSides({ frame, framing, planned, lie, onPull, onPulled }: Props) {
+  const drag = useRef<{ side: Side; at: number; from: Framing }>(undefined);
+  const { seenWidth, seenHeight } = planned.plan.frame;
+
+  const pull = (from: Framing, side: Side, screen: number): Framing => {
+    const length = (outward[side].x === 0 ? seenHeight : seenWidth) * lie.scale;
+    const tilt = { aspect: seenWidth / seenHeight, degrees: from.tiltDegrees };
+    return pulled(from, side, screen / length, planned.plan.limits, tilt);
+  };
+  const along = (side: Side, event: PointerEvent) =>
+    outward[side].x * event.clientX + outward[side].y * event.clientY;
+  const key = (side: Side, event: KeyboardEvent) => {
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+    if (!step) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const out = outward[side].x * step[0]! + outward[side].y * step[1]!;
+    if (out !== 0) onPull(pull(framing, side, out * (event.shiftKey ? 10 : 1)));
+  };
+  return sides.map((side) => {
+    const { x, y } = outward[side];
+    const size = seenSides(framing);
+    return (
+      <button
+        key={side}
+        type="button"
+        className={`free-side free-side-${side}`}
+        aria-label={`The frame’s ${side} side: arrow keys pull it. Now ${Math.round((x === 0 ? size.height : size.width) * 100)} % of the picture`}
+        style={{ left: frame.x + (frame.width * (1 + x)) / 2, top: frame.y + (frame.height * (1 + y)) / 2 }}
+        onKeyDown={(event) => key(side, event)}
+        onPointerDown={(event) => {
+          event.stopPropagation();
+          event.currentTarget.setPointerCapture(event.pointerId);
+          drag.current = { side, at: along(side, event), from: framing };
+        }}
+        onPointerMove={(event) => {
+          if (drag.current?.side === side) {
+            onPull(pull(drag.current.from, side, along(side, event) - drag.current.at));
+          }
+        }}
+        onPointerUp={(event) => {
+          event.stopPropagation();
+          if (drag.current?.side !== side) return;
+          onPulled(pull(drag.current.from, side, along(side, event) - drag.current.at));
+          drag.current = undefined;
+        }}
+      />
+    );
+  });
+}

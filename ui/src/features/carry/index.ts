@@ -1,0 +1,1 @@
+export { CarryDrawer } from './CarryDrawer';

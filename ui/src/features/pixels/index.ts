@@ -1,0 +1,3 @@
+export { fetchProof, type Proof, type ProofPart, type ProofSubject, type Show } from './proof';
+export { middleOf, regionRound, type Region, type Size } from './region';
+export { reducedSheet, shownAt, type ProofScale, type Shown } from './scale';

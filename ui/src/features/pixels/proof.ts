@@ -1,0 +1,42 @@
+import { api, type Schemas } from '../../api/client';
+import { Problem } from '../../api/problems';
+import type { Region } from './region';
+
+export type Show = Schemas['ProofRequest']['show'];
+
+/** Which picture is proofed, and how. */
+export interface ProofSubject {
+  originalId: string;
+  ticket: Schemas['TicketDocument'];
+  departure: Schemas['DepartureDocument'];
+  framing: Schemas['FramingDocument'];
+}
+
+/** Which part of the sheet, in its own pixels or, with a reduction, in those of the reduced sheet. */
+export interface ProofPart {
+  region: Region;
+  show: Show;
+  reduction: number | null;
+}
+
+/** A part of a piece as it will be. */
+export interface Proof extends ProofPart {
+  blob: Blob;
+  originalId: string;
+  /** In per cent; null where nothing is lifted. */
+  halo: number | null;
+}
+
+/** Output pixels, made by the code that makes the file. */
+export async function fetchProof(subject: ProofSubject, part: ProofPart, signal: AbortSignal): Promise<Proof> {
+  const { originalId, ...wish } = subject;
+  const { data, error, response } = await api.POST('/api/v1/originals/{id}/proof', {
+    params: { path: { id: originalId } },
+    body: { ...wish, ...part },
+    parseAs: 'blob',
+    signal,
+  });
+  if (!response.ok) throw Problem.of(error, response.status);
+  const halo = response.headers.get('Embrick-Halo-Percent');
+  return { ...part, blob: data as unknown as Blob, originalId, halo: halo === null ? null : Number(halo) };
+}
