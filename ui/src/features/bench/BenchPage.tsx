@@ -156,6 +156,10 @@ export function BenchPage() {
         limits,
       );
     });
+  const isLoose = document?.size.kind !== 'free' && document?.fit.kind !== 'scale';
+  const tighten = (words: string, factor: number) => {
+    if (isLoose) change(words, (before, { limits }) => held(tighter(before, factor), limits));
+  };
   const acts: Record<BenchAct, (far: boolean) => void> = {
     accept: acceptAndNext,
     back: () => onGo(ahead.current - 1),
@@ -163,8 +167,8 @@ export function BenchPage() {
     right: (far) => nudge(1, 0, far),
     up: (far) => nudge(0, -1, far),
     down: (far) => nudge(0, 1, far),
-    looser: () => change('loosened', (before, { limits }) => held(tighter(before, 1 / TIGHTEN), limits)),
-    tighter: () => change('tightened', (before, { limits }) => held(tighter(before, TIGHTEN), limits)),
+    looser: () => tighten('loosened', 1 / TIGHTEN),
+    tighter: () => tighten('tightened', TIGHTEN),
     'tilt-back': (far) => change('tilted', (before) => tilted(before, far ? -1 : -0.1)),
     'tilt-on': (far) => change('tilted', (before) => tilted(before, far ? 1 : 0.1)),
     'turn-sheet': () => change('turned the sheet', (before, { width, height }) => turned(before, width > height)),
@@ -172,7 +176,7 @@ export function BenchPage() {
     'quarter-back': () => change('turned back by a quarter', (before) => quarterTurned(before, -1)),
     mirror: () => change('mirrored', mirrored),
     level: level.toggle,
-    corners: () => change('changed the corners', nextCorners),
+    corners: () => document?.fit.kind !== 'scale' && change('changed the corners', nextCorners),
     guide: () => setGuide(guides[(guides.indexOf(guide) + 1) % guides.length]!),
     snap: () => setSnaps(!snaps),
     loupe: () => setLoupe(!loupe),
@@ -267,7 +271,8 @@ export function BenchPage() {
             {tool('T', 'turn sheet', 'turn-sheet')}
             {tool('B', 'quarter turn', 'quarter')}
             {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}
-            {tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
+            {ticket.document.fit.kind !== 'scale' &&
+              tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
             {tool('G', guideWords[guide], 'guide', guide !== 'none')}
             {tool('N', 'drawn to rim', 'snap', snaps)}
             {tool('L', 'loupe', 'loupe', loupe)}

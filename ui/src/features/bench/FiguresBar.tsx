@@ -29,23 +29,23 @@ export function FiguresBar({ plan, ticket, original }: Props) {
         {sideText(plan.width, plan, ticket)} × {sideText(plan.height, plan, ticket)} <small>{unitSymbol[unit]}</small>
       </Figure>
       <Step>=</Step>
-      <Figure name={`real, ${plan.ppiNeeded} wanted ${viewingWords[ticket.viewing]}`}>
-        {decimals(plan.realPpi, 0)} <small>ppi</small> <Verdict level={plan.verdict} />
+      <Figure name={`real, ${viewingWords[ticket.viewing]}`}>
+        {decimals(plan.realPpi, 0)} <small>of {plan.ppiNeeded} ppi</small> <Verdict level={plan.verdict} />
       </Figure>
       <Figure name="fine up to">
         {fine(plan.fineWidthInches)} × {fine(plan.fineHeightInches)} <small>{unitSymbol[unit]}</small>
       </Figure>
       <span className="figures-gap" />
-      <Figure name="leaves as">
-        {plan.width} × {plan.height} <small>px at {decimals(plan.markedPpi, 2)}</small>
+      <Figure name={`leaves as, at ${decimals(plan.markedPpi, 2)} ppi`}>
+        {plan.width} × {plan.height} <small>px</small>
       </Figure>
-      <Figure name="tilt">{decimals(frame.tiltDegrees, 2)}°</Figure>
+      <Figure name="tilt">{decimals(frame.tiltDegrees, 2).replace('-', '−')}°</Figure>
       <Figure name="lost">{decimals(plan.lostShare * 100, 0)} %</Figure>
       {plan.corners !== 'COVERED' && (
         <Figure name={plan.corners === 'PAPER' ? 'paper shows' : 'drawn out'}>{decimals(plan.bareShare * 100, 1)} %</Figure>
       )}
       <Figure name="weight">
-        <small>{bytes(original.fileBytes)} →</small> {bytes(plan.expectedFileBytes)}
+        <small>{bytes(original.fileBytes)} →</small> <small className="figures-ink">{bytes(plan.expectedFileBytes)}</small>
       </Figure>
     </dl>
   );

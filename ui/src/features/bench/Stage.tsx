@@ -1,7 +1,7 @@
 import { useLayoutEffect, useReducer, useRef, useState } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
 import { fromInches } from '../../shared/format';
-import { held, movedInSeen, tighter, type Framing } from '../framing';
+import { held, movedInSeen, same, tighter, type Framing } from '../framing';
 import { FreeSides } from './FreeSides';
 import { Guides, type Guide } from './Guides';
 import { LevelLine, type Line } from './LevelLine';
@@ -10,7 +10,7 @@ import { Ruler } from './Rulers';
 import { snapped } from './snap';
 import { useGestures } from './useGestures';
 import type { Planned } from './usePlanned';
-import { cssTransform, freeViewOf, toPicture, toScreen, toSeen, viewOf, type Rect, type Seen } from './viewTransform';
+import { cssTransform, freeViewOf, toPicture, toScreen, toSeen, viewOf, common, cornersOf, type Point, type Rect, type Seen } from './viewTransform';
 
 interface Props {
   original: Schemas['OriginalView'];
@@ -62,7 +62,8 @@ export function Stage(props: Props) {
   const { plan } = planned;
   const { ticket } = planned.subject;
   const isFree = ticket.size.kind === 'free';
-  const shown = live.current ?? framing;
+  // In the free shape a tilt may have shortened the sides: what the plan made of them is shown, and pulled on.
+  const shown = live.current ?? (isFree && same(framing, planned.asked) ? planned.framing : framing);
   const viewFor = (one: Framing) => (isFree ? freeViewOf : viewOf)(size, planned, one);
   const view = viewFor(shown);
   const { sheet, place, lie } = view;
@@ -105,7 +106,7 @@ export function Stage(props: Props) {
       }
       const sign = isFree ? 1 : -1;
       const way = toSeen(lie, sign * dx, sign * dy);
-      const wished = movedInSeen(isFree ? from : tighter(from, factor), {
+      const wished = movedInSeen(isFree || ticket.fit.kind === 'scale' ? from : tighter(from, factor), {
         x: plan.frame.travelX === 0 ? 0 : way.dx / plan.frame.travelX,
         y: plan.frame.travelY === 0 ? 0 : way.dy / plan.frame.travelY,
       });
@@ -119,21 +120,16 @@ export function Stage(props: Props) {
       if (level && level !== 'to-draw') props.onLevelDrawn(level);
     },
     onWheel: (factor) => {
-      if (!isFree) props.onWheel('tightened', held(tighter(framing, factor), plan.limits));
+      if (!isFree && ticket.fit.kind !== 'scale') props.onWheel('tightened', held(tighter(framing, factor), plan.limits));
     },
     onHover: (at) => {
       if (props.loupe) setPointer(at);
     },
   });
 
-  const outline = [
-    [0, 0],
-    [seen.width, 0],
-    [seen.width, seen.height],
-    [0, seen.height],
-    [0, 0],
-  ].map(([x, y]) => toScreen(lie, x!, y!));
-  const offcut = `polygon(evenodd, ${outline.map(({ x, y }) => `${x}px ${y}px`).join(', ')}, ${corners(place)})`;
+  const outline = cornersOf({ x: 0, y: 0, ...seen }).map(({ x, y }) => toScreen(lie, x, y));
+  // What lies in the frame and in the picture is not cut away; where the frame hangs over there is nothing to cut.
+  const offcut = `polygon(evenodd, ${closed(outline)}, ${closed(common(cornersOf(place), outline))})`;
   const isMasked = ticket.fit.kind === 'inside' && (place.width !== sheet.width || place.height !== sheet.height);
   const lining = moving || level !== undefined;
   return (
@@ -148,7 +144,7 @@ export function Stage(props: Props) {
       >
         {size.width > 0 && (
           <>
-            <div className="stage-paper" style={{ ...box(sheet), background: ticket.fit.paper }} />
+            <div className="stage-paper" style={{ ...box(sheet), background: shown.corners === 'DRAWN_OUT' ? undefined : ticket.fit.paper }} />
             <img
               ref={picture}
               key={original.digest}
@@ -191,8 +187,9 @@ export function Stage(props: Props) {
   );
 }
 
-function corners({ x, y, width, height }: Rect): string {
-  return `${x}px ${y}px, ${x + width}px ${y}px, ${x + width}px ${y + height}px, ${x}px ${y + height}px, ${x}px ${y}px`;
+/** A ring of points as CSS writes it, its first point again at its end so that rings do not join. */
+function closed(points: Point[]): string {
+  return [...points, ...points.slice(0, 1)].map(({ x, y }) => `${x}px ${y}px`).join(', ') || '0 0';
 }
 
 function path({ x, y, width, height }: Rect): string {

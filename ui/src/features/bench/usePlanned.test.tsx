@@ -9,7 +9,7 @@ import { usePlanned, type Subject } from './usePlanned';
 const post = vi.hoisted(() => vi.fn());
 vi.mock('../../api/client', async (original) => ({ ...(await original<object>()), api: { POST: post } }));
 
-const ticket = { ppi: 300 } as TicketDocument;
+const ticket = { ppi: 300, size: { kind: 'own' } } as TicketDocument;
 const subjects: Record<string, Subject> = {
   a: { originalId: 'a', ticket, departure: noDeparture },
   b: { originalId: 'b', ticket, departure: noDeparture },

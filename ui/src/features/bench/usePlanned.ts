@@ -2,7 +2,7 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
-import { held, type Departure, type Framing } from '../framing';
+import { held, seenSides, type Departure, type Framing } from '../framing';
 import { planQuery, type TicketDocument } from '../ticket';
 
 /** Which picture is planned, and under what. */
@@ -15,10 +15,12 @@ export interface Subject {
 /**
  * A plan with what it was made for.
  *
- * `framing` is what was asked for, held where the plan's limits hold it: the plan's own centre is that framing's.
+ * `framing` is what was asked for, held where the plan holds it: the plan's own centre is that framing's, and in the free
+ * shape its sides are.
  */
 export interface Planned {
   subject: Subject;
+  asked: Framing;
   framing: Framing;
   plan: Schemas['PlanNumbers'];
   notices: Schemas['NoticeView'][];
@@ -78,9 +80,21 @@ class Asker {
 
 function told(wish: Wish, { plan, notices, problems }: Schemas['PlanView']): Told {
   if (plan) {
-    return { wish, planned: { subject: wish.subject, framing: held(wish.framing, plan.limits), plan, notices } };
+    const { subject, framing } = wish;
+    const sided = subject.ticket.size.kind === 'free' ? withSides(framing, plan) : framing;
+    return { wish, planned: { subject, asked: framing, framing: held(sided, plan.limits), plan, notices } };
   }
   return { wish, problem: Problem.of({ code: problems[0]?.code ?? 'unexpected', problems }, 422) };
+}
+
+/** A tilt may leave pulled sides no room: then the plan's are shorter. Rounded to whole pixels they are the same. */
+function withSides(framing: Framing, { width, height, frame }: Schemas['PlanNumbers']): Framing {
+  const sides = seenSides(framing);
+  const isShorter = sides.width * frame.seenWidth - width > 1.5 || sides.height * frame.seenHeight - height > 1.5;
+  if (!isShorter) return framing;
+  const [across, down] = [width / frame.seenWidth, height / frame.seenHeight];
+  const free = framing.quarterTurns % 2 === 0 ? { width: across, height: down } : { width: down, height: across };
+  return { ...framing, free };
 }
 
 /** The exact plan of a framing while it changes. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cssTransform, rulerMarks, sheetOnStage, toPicture, toScreen, toSeen, type Lie, type Seen } from './viewTransform';
+import { common, cornersOf, cssTransform, rulerMarks, sheetOnStage, toPicture, toScreen, toSeen, type Lie, type Seen } from './viewTransform';
 
 const lie: Lie = { middleX: 400, middleY: 300, scale: 0.2, tiltDegrees: 30, centreX: 3000, centreY: 2000 };
 
@@ -42,6 +42,22 @@ describe('the stage', () => {
 
   it('a clockwise tilt brings the right side of the picture down', () => {
     expect(toScreen(lie, 4000, 2000).y).toBeGreaterThan(300);
+  });
+});
+
+describe('what two outlines have in common', () => {
+  const frame = cornersOf({ x: 0, y: 0, width: 10, height: 10 });
+
+  it('is the smaller where it lies inside the larger', () => {
+    const inner = cornersOf({ x: 2, y: 3, width: 4, height: 5 });
+    expect(common(frame, inner)).toHaveLength(4);
+    expect(common(inner, frame)).toEqual(inner);
+  });
+
+  it('is cut where one hangs over', () => {
+    const shape = common(frame, cornersOf({ x: 5, y: -5, width: 10, height: 10 }));
+    expect(new Set(shape.map(({ x, y }) => `${x} ${y}`))).toEqual(new Set(['5 0', '10 0', '10 5', '5 5']));
+    expect(common(frame, cornersOf({ x: 20, y: 0, width: 5, height: 5 }))).toEqual([]);
   });
 });
 

@@ -167,6 +167,35 @@ export function toPicture(lie: Lie, x: number, y: number): { x: number; y: numbe
   return { x: lie.centreX + way.dx, y: lie.centreY + way.dy };
 }
 
+export interface Point {
+  x: number;
+  y: number;
+}
+
+export function cornersOf({ x, y, width, height }: Rect): Point[] {
+  return [
+    { x, y },
+    { x: x + width, y },
+    { x: x + width, y: y + height },
+    { x, y: y + height },
+  ];
+}
+
+/** What two convex outlines, both running clockwise on the screen, have in common (Sutherland and Hodgman, 1974). */
+export function common(shape: Point[], other: Point[]): Point[] {
+  return other.reduce((kept, from, i) => {
+    const to = other[(i + 1) % other.length]!;
+    const side = ({ x, y }: Point) => (to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x);
+    return kept.flatMap((point, j) => {
+      const next = kept[(j + 1) % kept.length]!;
+      const [here, there] = [side(point), side(next)];
+      const share = here / (here - there);
+      const crossing = { x: point.x + share * (next.x - point.x), y: point.y + share * (next.y - point.y) };
+      return [...(here >= 0 ? [point] : []), ...(here >= 0 !== there >= 0 ? [crossing] : [])];
+    });
+  }, shape);
+}
+
 /** Marks of a ruler: positions in its unit, every one that leaves room, each so many steps with its figure. */
 export function rulerMarks(length: number, pixelsPerUnit: number): { at: number; text?: string }[] {
   const steps = [0.125, 0.25, 0.5, 1, 2, 5, 10, 20, 50, 100];

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Button, Checkbox, Drawer } from 'antd';
+import { Button, Checkbox, Drawer, Select } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
 import { count, decimals, stem } from '../../shared/format';
@@ -21,6 +21,8 @@ interface Props {
   chosen?: string[];
   ticketId: string;
   isAccepted: (originalId: string) => boolean;
+  /** Where another picture may be carried from. */
+  onFrom?: (originalId: string) => void;
   onClose: () => void;
   onCarry: (words: string, changes: Change[]) => void;
 }
@@ -35,7 +37,7 @@ const parts: { value: CarryPart; label: string }[] = [
 const ROW = 46;
 
 /** Carries one picture's framing to any set of others; what would change is shown first. */
-export function CarryDrawer({ open, from, originals, chosen, ticketId, isAccepted, onClose, onCarry }: Props) {
+export function CarryDrawer({ open, from, originals, chosen, ticketId, isAccepted, onFrom, onClose, onCarry }: Props) {
   const others = useMemo(() => originals.filter(({ id, facts }) => id !== from.id && facts), [originals, from.id]);
   const [to, setTo] = useState<Set<string>>(new Set());
   const [wanted, setWanted] = useState<CarryPart[]>(['PLACE']);
@@ -75,7 +77,7 @@ export function CarryDrawer({ open, from, originals, chosen, ticketId, isAccepte
     <Drawer
       open={open}
       onClose={onClose}
-      width={560}
+      size={560}
       title={`Carry from ${stem(from.path)}`}
       footer={
         <div className="carry-foot">
@@ -86,6 +88,20 @@ export function CarryDrawer({ open, from, originals, chosen, ticketId, isAccepte
         </div>
       }
     >
+      {onFrom && (
+        <label className="field carry-from">
+          <span>from</span>
+          <Select
+            showSearch={{ optionFilterProp: 'label' }}
+            aria-label="Carried from"
+            value={from.id}
+            onChange={onFrom}
+            options={originals
+              .filter(({ id, facts }) => facts && (isAccepted(id) || id === from.id))
+              .map(({ id, path }) => ({ value: id, label: path }))}
+          />
+        </label>
+      )}
       <fieldset className="carry-parts">
         <legend>What is carried</legend>
         <Checkbox.Group options={parts} value={wanted} onChange={setWanted} />

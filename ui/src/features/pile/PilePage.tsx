@@ -6,6 +6,8 @@ import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, stem } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
+import { CarryDrawer } from '../carry';
+import { departureWords, useFramings } from '../framing';
 import { DropPlace, useIntake, type ArrivingFile } from '../intake';
 import { useJob } from '../jobs';
 import { outlookQuery, sizeWords, startRun, useActiveTicket } from '../ticket';
@@ -21,6 +23,8 @@ export function PilePage() {
   const originals = useOriginals(jobId);
   const ticket = useActiveTicket(jobId);
   const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
+  const framings = useFramings({ jobId, shape: outlook?.shapeKey, ticketId: ticket?.id });
+  const { isAccepted, departureOf } = framings;
   const { add, arriving } = useIntake();
   const [filter, setFilter] = useState<FilterKey>('all');
   const [sort, setSort] = useState<SortKey>('name');
@@ -32,8 +36,13 @@ export function PilePage() {
 
   const entries = useMemo<Entry[]>(() => {
     const byId = new Map(outlook?.pictures.map((picture) => [picture.originalId, picture]));
-    return (originals.data ?? []).map((original) => ({ original, outlook: byId.get(original.id) }));
-  }, [originals.data, outlook]);
+    return (originals.data ?? []).map((original) => ({
+      original,
+      outlook: byId.get(original.id),
+      framed: isAccepted(original.id),
+      own: departureWords(departureOf(original.id)),
+    }));
+  }, [originals.data, outlook, isAccepted, departureOf]);
   const shown = useMemo(() => arranged(entries, filter, sort), [entries, filter, sort]);
 
   if (originals.isPending) return <Loading what="the pile" />;
@@ -101,6 +110,12 @@ export function PilePage() {
           })}
         </div>
         <span className="pile-gap" />
+        <Button
+          type="text"
+          onClick={() => setChosen(new Set([...chosen, ...shown.map(({ original }) => original.id)]))}
+        >
+          Choose {shown.length === entries.length ? 'all' : `these ${shown.length}`}
+        </Button>
         <Select
           aria-label="Sorted"
           variant="borderless"
@@ -124,7 +139,7 @@ export function PilePage() {
       ) : (
         <PictureTable entries={shown} chosen={chosen} onChosen={setChosen} />
       )}
-      <Foot jobId={jobId} entries={entries} chosen={chosen} onDone={() => setChosen(new Set())} />
+      <Foot jobId={jobId} entries={entries} chosen={chosen} framings={framings} onDone={() => setChosen(new Set())} />
     </main>
   );
 }
@@ -133,18 +148,28 @@ interface FootProps {
   jobId: string;
   entries: Entry[];
   chosen: Set<string>;
+  framings: ReturnType<typeof useFramings>;
   onDone: () => void;
 }
 
 /** What can be done with the chosen pictures, or with all. */
-function Foot({ jobId, entries, chosen, onDone }: FootProps) {
+function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
+  const [carriesFrom, setCarriesFrom] = useState<string>();
   const ticket = useActiveTicket(jobId);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { message } = App.useApp();
   const picked = entries.filter(({ original }) => chosen.has(original.id));
   const all = entries.filter(({ outlook }) => outlook !== undefined && outlook.problems.length === 0);
-  const pictures = picked.filter(({ original }) => original.facts);
+  const pictures = useMemo(
+    () => entries.filter(({ original }) => chosen.has(original.id) && original.facts),
+    [entries, chosen],
+  );
+  const pictureIds = useMemo(() => pictures.map(({ original }) => original.id), [pictures]);
+  // Carried from a picture that was framed, if there is one outside of those chosen; another can be taken in the drawer.
+  const framed = all.filter((entry) => entry.framed);
+  const first = framed.find(({ original }) => !chosen.has(original.id)) ?? framed[0];
+  const source = all.find(({ original }) => original.id === carriesFrom);
   const out = picked.length > 0 && picked.every(({ original }) => original.leftOut);
 
   const leave = useMutation({
@@ -180,6 +205,9 @@ function Foot({ jobId, entries, chosen, onDone }: FootProps) {
           <Button loading={leave.isPending} onClick={() => leave.mutate()}>
             {out ? 'Take in again' : 'Leave out of the run'}
           </Button>
+          <Button disabled={!ticket || !first} onClick={() => setCarriesFrom(first?.original.id)}>
+            Carry to these
+          </Button>
           <Button disabled={!ticket} loading={run.isPending} onClick={() => run.mutate()}>
             Run these {picked.length}
           </Button>
@@ -207,6 +235,19 @@ function Foot({ jobId, entries, chosen, onDone }: FootProps) {
             Run {count(all.length, 'piece')}
           </Button>
         </>
+      )}
+      {source && ticket && (
+        <CarryDrawer
+          open
+          from={source.original}
+          originals={all.map(({ original }) => original)}
+          chosen={pictureIds}
+          ticketId={ticket.id}
+          isAccepted={framings.isAccepted}
+          onFrom={setCarriesFrom}
+          onClose={() => setCarriesFrom(undefined)}
+          onCarry={framings.act}
+        />
       )}
     </footer>
   );

@@ -37,6 +37,8 @@ function entry(path: string, width: number, height: number, realPpi: number, par
       notices: [],
       problems: [],
     },
+    framed: false,
+    own: '',
   };
 }
 
@@ -47,10 +49,20 @@ const broken: Entry = {
     state: 'BROKEN',
     trouble: { code: 'cut-short', text: 'is cut short', remedy: 'Put a whole copy in its place.' },
   },
+  framed: false,
+  own: '',
 };
 const pile = [entry('kite10.jpg', 6000, 4000, 500), entry('kite2.jpg', 4000, 6000, 150), entry('small.jpg', 960, 960, 96), broken];
 
 describe('the pile', () => {
+  it('finds what is not framed and what has its own', () => {
+    const framed = { ...entry('a.jpg', 60, 40, 300), framed: true, own: 'own ppi 240' };
+    const shown = (key: 'unframed' | 'own') => arranged([framed, ...pile], key, 'name').map(({ original }) => original.path);
+    expect(shown('own')).toEqual(['a.jpg']);
+    expect(shown('unframed')).toEqual(['kite2.jpg', 'kite10.jpg', 'small.jpg']);
+    expect(standing(framed).text).toBe('fine, 300 ppi real, own ppi 240');
+  });
+
   it('sorts names as people count', () => {
     expect(arranged(pile, 'all', 'name').map(({ original }) => original.path)).toEqual([
       'kite2.jpg',

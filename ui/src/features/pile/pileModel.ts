@@ -9,9 +9,13 @@ export type PictureOutlook = Schemas['PictureOutlook'];
 export interface Entry {
   original: Original;
   outlook?: PictureOutlook;
+  /** Whether a person has said yes to its framing in the ticket's shape. */
+  framed: boolean;
+  /** What it has of its own beside the ticket, in words. */
+  own: string;
 }
 
-export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'left-out';
+export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'unframed' | 'own' | 'left-out';
 export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight';
 
 export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => boolean }[] = [
@@ -22,6 +26,8 @@ export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => 
   { key: 'square', words: 'square', holds: ({ original: { facts } }) => !!facts && facts.width === facts.height },
   { key: 'no-profile', words: 'no profile', holds: ({ original: { facts } }) => !!facts && facts.profile === null },
   { key: 'small', words: 'too small', holds: ({ outlook }) => outlook?.verdict === 'POOR' },
+  { key: 'unframed', words: 'not framed', holds: ({ original, framed }) => !!original.facts && !framed },
+  { key: 'own', words: 'with their own', holds: ({ own }) => own !== '' },
   { key: 'left-out', words: 'left out', holds: ({ original }) => original.leftOut },
 ];
 
@@ -53,14 +59,15 @@ export function arranged(entries: Entry[], filter: FilterKey, sort: SortKey): En
 }
 
 /** The one line that says how a picture stands. */
-export function standing({ original, outlook }: Entry): { level: Level; text: string } {
+export function standing({ original, outlook, own }: Entry): { level: Level; text: string } {
   if (original.trouble) return { level: 'POOR', text: original.trouble.remedy.replace(/\.$/, '').toLowerCase() };
   if (original.leftOut) return { level: 'SOFT', text: 'left out of the run' };
   const problem = outlook?.problems[0];
   if (problem) return { level: 'POOR', text: problem.text };
   if (!outlook?.verdict) return { level: 'FINE', text: 'here' };
   const ppi = `${decimals(outlook.realPpi, 0)} ppi real`;
-  return { level: outlook.verdict, text: outlook.verdict === 'FINE' ? `fine, ${ppi}` : `${outlook.verdict.toLowerCase()}, ${ppi}` };
+  const apart = own ? `, ${own}` : '';
+  return { level: outlook.verdict, text: `${outlook.verdict.toLowerCase()}, ${ppi}${apart}` };
 }
 
 const depthWords = (bits: number) => (bits === 16 ? ', 16 bit' : '');

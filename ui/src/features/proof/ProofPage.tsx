@@ -216,7 +216,7 @@ export function ProofPage() {
   const refused = refusal ? Problem.of({ code: refusal.code, problems: [refusal] }, 422) : null;
   const failed = planning.error ?? after.error ?? before.error ?? refused;
   const halo = after.data?.originalId === original.id ? after.data.halo : null;
-  const isExact = after.data?.region === part?.region && !after.isPlaceholderData && !before.isPlaceholderData;
+  const isExact = [after, before].every(({ data, isPlaceholderData }) => data && !isPlaceholderData);
   return (
     <main className="bench">
       <PictureColumn
@@ -275,10 +275,6 @@ export function ProofPage() {
           <button type="button" className="tool" onClick={() => go(ahead.current + 1)}>
             <kbd>Enter</kbd> next picture
           </button>
-          <span className="figures-gap" />
-          <span className="quiet proof-busy" role="status">
-            {isExact ? '' : 'making these pixels'}
-          </span>
         </div>
         <div className="bench-acts" role="toolbar" aria-label="Method and lift">
           <Trial
@@ -297,6 +293,9 @@ export function ProofPage() {
             </>
           )}
           <span className="figures-gap" />
+          <span className="quiet proof-busy" role="status">
+            {isExact ? '' : 'making these pixels'}
+          </span>
           {scale === 'true-size' && (
             <Button onClick={() => setRuler(true)}>
               {displayPpi ? `${decimals(displayPpi, 1)} px to a real inch` : 'Measure this display'}
@@ -305,8 +304,11 @@ export function ProofPage() {
         </div>
         {plan && part && (
           <div className="figures">
-            <SheetMap sheet={reducedSheet(plan, part.reduction)} region={part.region} onMiddle={(to) =>
-              setMiddle({ x: to.x * (part.reduction ?? 1), y: to.y * (part.reduction ?? 1) })} />
+            <SheetMap
+              sheet={reducedSheet(plan, part.reduction)}
+              region={part.region}
+              onMiddle={({ x, y }) => setMiddle({ x: x * (part.reduction ?? 1), y: y * (part.reduction ?? 1) })}
+            />
             <Figure label="the sheet" value={`${pixels(plan.width, plan.height)} px`} />
             <Figure
               label={part.reduction === null ? 'shown, pixel for pixel' : `scaled, ${decimals(part.reduction, 2)} pixels to one`}

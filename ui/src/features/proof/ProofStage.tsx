@@ -66,7 +66,7 @@ export function ProofStage(props: Props) {
   const cut = `${(wipe * 100).toFixed(2)}%`;
   const layer = { region, magnify, way: way ?? { x: 0, y: 0 } };
   return (
-    <div ref={stage} className={`proof-stage proof-${against}`}>
+    <div ref={stage} className={`proof-stage proof-by-${against}`}>
       <div
         className={`proof-pan${way ? ' proof-moving' : ''}`}
         onPointerDown={press}

@@ -67,7 +67,7 @@ class ProofPageTest {
     /** Until the pixels on the screen are those of the place that is named. */
     private void untilMade() {
         browser.until(_ -> browser.all(".proof-layer img").size() == 2
-                        && !browser.text(".bench-acts").contains("making")
+                        && browser.text(".proof-busy").isEmpty()
                         && (Boolean) browser.script("return [...document.images].every(i => i.complete)")
                 ? true
                 : null);
@@ -85,7 +85,8 @@ class ProofPageTest {
         untilMade();
         int[] place = place();
         assertThat(place[0]).isEqualTo(middle[0] - 80);
-        assertThat(browser.text(".figures")).contains("edges lifted for matt").contains("halo in this part");
+        assertThat(browser.text("[aria-label=\"Method and lift\"]")).contains("edges lifted for matt");
+        assertThat(browser.text(".figures")).contains("halo in this part");
         @SuppressWarnings("unchecked")
         List<List<Long>> seen = (List<List<Long>>) browser.script(PIXELS_OF_THE_FILE);
 

@@ -63,7 +63,7 @@ class ScreenshotsShots {
         browser.open(page + "/proof?at=" + original(job, "arrivals.jpg"));
         browser.until(_ -> browser.all(".proof-layer img").size() == 2 ? true : null);
         browser.keys(Keys.chord(Keys.SHIFT, Keys.ARROW_RIGHT), Keys.chord(Keys.SHIFT, Keys.ARROW_UP));
-        browser.until(_ -> browser.text(".bench-acts").contains("making") ? null : true);
+        browser.until(_ -> browser.text(".proof-busy").isEmpty() ? true : null);
         shot("proof");
 
         String run = api.post("/tickets/" + sponsors + "/runs", java.util.Map.of())

@@ -2,6 +2,8 @@ package embrick.core.plan;
 
 import embrick.core.lift.LiftSettings;
 import embrick.core.pixels.PixelRect;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
 import embrick.core.units.PixelSize;
 import java.util.Optional;
@@ -11,6 +13,9 @@ import java.util.Optional;
  * like the file, not equal to it.
  */
 public final class ReducedPlan {
+    /** From here methods cannot be told apart on the screen: means over areas are quick at any tilt. */
+    private static final double WIDE = 2;
+
     private ReducedPlan() {}
 
     /**
@@ -42,7 +47,8 @@ public final class ReducedPlan {
                         * Math.max(
                                 (double) place.width() / picture.width(), (double) place.height() / picture.height()),
                 whole.tiltDegrees());
-        return plan.onSheet(sheet, picture, window).withLift(lift(plan, reduction));
+        Plan reduced = plan.onSheet(sheet, picture, window).withLift(lift(plan, reduction));
+        return reduction < WIDE ? reduced : reduced.withResampling(Resampling.by(Method.AREA));
     }
 
     /** A lift that is too narrow for the reduced pixels has nothing left to do there. */

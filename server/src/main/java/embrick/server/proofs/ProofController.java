@@ -91,13 +91,15 @@ class ProofController {
     @PostMapping(path = "/originals/{id}/proof", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> proof(@PathVariable UUID id, @Valid @RequestBody ProofRequest request) throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
-        Plan plan = ReducedPlan.of(ready(planned.planning()), request.reduction() == null ? 1 : request.reduction());
+        Plan plan = ready(planned.planning());
+        double reduction = request.reduction() == null ? 1 : request.reduction();
         Proof proof = proofs.make(
                 planned.original().digest(),
                 planned.facts(),
                 plan,
-                request.region().inside(plan),
-                request.show());
+                request.region().inside(ReducedPlan.of(plan, reduction)),
+                request.show(),
+                reduction);
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(CacheControl.noStore());
         proof.halo().ifPresent(halo -> answer.header(HALO_HEADER, Double.toString(halo.percent())));
         return answer.body(proof.png());

@@ -57,8 +57,10 @@ class ProofPictures {
      */
     record Proof(byte[] png, Optional<Halo> halo) {}
 
-    Proof make(String digest, SourceFacts facts, Plan plan, PixelRect part, Show show) throws IOException {
-        Plan shown = shown(plan, show);
+    /** @param part of the sheet, or of the reduced sheet where more than one of its pixels go to one shown */
+    Proof make(String digest, SourceFacts facts, Plan plan, PixelRect part, Show show, double reduction)
+            throws IOException {
+        Plan shown = shown(ReducedPlan.of(plan, reduction), show, reduction);
         return decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
             Print print = Printer.print(shown, opened.raster(), formats.profiles());
             ByteArrayOutputStream png = new ByteArrayOutputStream();
@@ -88,11 +90,13 @@ class ProofPictures {
         return Math.min(length - 1, (int) ((reducedPixel + 0.5) * reduction));
     }
 
-    private static Plan shown(Plan plan, Show show) {
+    private static Plan shown(Plan plan, Show show, double reduction) {
         return switch (show) {
             case FILE -> plan;
             case UNLIFTED -> plan.withLift(Optional.empty());
-            case ORIGINAL -> plan.withLift(Optional.empty()).withResampling(Resampling.by(Method.NEAREST));
+            case ORIGINAL ->
+                plan.withLift(Optional.empty())
+                        .withResampling(Resampling.by(reduction == 1 ? Method.NEAREST : Method.AREA));
         };
     }
 }
