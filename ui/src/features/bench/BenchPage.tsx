@@ -110,6 +110,7 @@ export function BenchPage() {
   });
 
   const goTo = (ids: string[]) => {
+    if (ids.includes(originals[ahead.current]?.id ?? '')) return;
     const to = originals.findIndex(({ id }) => ids.includes(id));
     if (to >= 0) go(to);
   };
@@ -246,6 +247,7 @@ export function BenchPage() {
             original={original}
             planned={planned}
             framing={framing}
+            current={() => latest(original.id)}
             guide={guide}
             snaps={snaps}
             loupe={loupe}

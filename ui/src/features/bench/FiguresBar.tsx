@@ -35,8 +35,7 @@ export function FiguresBar({ plan, ticket, original }: Props) {
       <Figure name="fine up to">
         {fine(plan.fineWidthInches)} × {fine(plan.fineHeightInches)} <small>{unitSymbol[unit]}</small>
       </Figure>
-      <span className="figures-gap" />
-      <Figure name={`leaves as, at ${decimals(plan.markedPpi, 2)} ppi`}>
+      <Figure apart name={`leaves as, at ${decimals(plan.markedPpi, 2)} ppi`}>
         {plan.width} × {plan.height} <small>px</small>
       </Figure>
       <Figure name="tilt">{decimals(frame.tiltDegrees, 2).replace('-', '−')}°</Figure>
@@ -63,9 +62,9 @@ function sideText(px: number, plan: Schemas['PlanNumbers'], { size, unit }: Tick
   return lengthText(followed, unit);
 }
 
-function Figure({ name, children }: { name: string; children: ReactNode }) {
+function Figure({ name, apart, children }: { name: string; apart?: boolean; children: ReactNode }) {
   return (
-    <div>
+    <div className={apart ? 'figures-apart' : undefined}>
       <dt>{name}</dt>
       <dd>{children}</dd>
     </div>

@@ -1,5 +1,5 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { pulled, seenSides, type Framing, type Side } from '../framing';
+import { pulled, same, seenSides, type Framing, type Side } from '../framing';
 import type { Planned } from './usePlanned';
 import type { Lie, Rect } from './viewTransform';
 
@@ -8,6 +8,8 @@ interface Props {
   framing: Framing;
   planned: Planned;
   lie: Lie;
+  /** As it stands this instant: quick keys come faster than the page is drawn. */
+  current: () => Framing;
   onPull: (framing: Framing) => void;
   onPulled: (framing: Framing) => void;
 }
@@ -23,7 +25,7 @@ const outward: Record<Side, { x: number; y: number }> = {
 };
 
 /** The four sides of the free frame, each pulled by itself. Arrow keys do the same by a pixel of the screen, Shift by ten. */
-export function FreeSides({ frame, framing, planned, lie, onPull, onPulled }: Props) {
+export function FreeSides({ frame, framing, planned, lie, current, onPull, onPulled }: Props) {
   const drag = useRef<{ side: Side; at: number; from: Framing }>(undefined);
   const { seenWidth, seenHeight } = planned.plan.frame;
 
@@ -40,7 +42,9 @@ export function FreeSides({ frame, framing, planned, lie, onPull, onPulled }: Pr
     event.preventDefault();
     event.stopPropagation();
     const out = outward[side].x * step[0]! + outward[side].y * step[1]!;
-    if (out !== 0) onPull(pull(framing, side, out * (event.shiftKey ? 10 : 1)));
+    const newest = current();
+    const from = same(newest, planned.asked) ? planned.framing : newest;
+    if (out !== 0) onPull(pull(from, side, out * (event.shiftKey ? 10 : 1)));
   };
   return sides.map((side) => {
     const { x, y } = outward[side];

@@ -3,7 +3,7 @@ import { keyLines } from './keys';
 
 export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Modal open={open} onCancel={onClose} footer={null} title="Keys of the bench" width={560}>
+    <Modal open={open} onCancel={onClose} footer={null} title="Keys of the bench" width={560} destroyOnHidden>
       <dl className="keys">
         {keyLines.map(({ keys, does }) => (
           <div key={does}>

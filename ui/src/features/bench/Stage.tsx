@@ -16,6 +16,8 @@ interface Props {
   original: Schemas['OriginalView'];
   planned: Planned;
   framing: Framing;
+  /** As it stands this instant, drawn or not. */
+  current: () => Framing;
   guide: Guide;
   snaps: boolean;
   loupe: boolean;
@@ -120,7 +122,7 @@ export function Stage(props: Props) {
       if (level && level !== 'to-draw') props.onLevelDrawn(level);
     },
     onWheel: (factor) => {
-      if (!isFree && ticket.fit.kind !== 'scale') props.onWheel('tightened', held(tighter(framing, factor), plan.limits));
+      if (!isFree && ticket.fit.kind !== 'scale') props.onWheel('tightened', held(tighter(props.current(), factor), plan.limits));
     },
     onHover: (at) => {
       if (props.loupe) setPointer(at);
@@ -170,6 +172,7 @@ export function Stage(props: Props) {
                 framing={shown}
                 planned={planned}
                 lie={lie}
+                current={props.current}
                 onPull={(moved) => props.onWheel('pulled a side', moved)}
                 onPulled={(moved) => props.onMoved('pulled a side', moved)}
               />

@@ -78,6 +78,7 @@ export function CarryDrawer({ open, from, originals, chosen, ticketId, isAccepte
       open={open}
       onClose={onClose}
       size={560}
+      destroyOnHidden
       title={`Carry from ${stem(from.path)}`}
       footer={
         <div className="carry-foot">

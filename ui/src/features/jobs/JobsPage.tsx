@@ -88,7 +88,7 @@ export function JobsPage() {
               cancelText="Keep it"
               onConfirm={() => remove.mutate(job.id)}
             >
-              <Button type="text" size="small" className="job-away" aria-label={`Take ${job.name} away`}>
+              <Button type="text" size="small" className="job-away" aria-label={`Take away ${job.name}`}>
                 Take away
               </Button>
             </Popconfirm>

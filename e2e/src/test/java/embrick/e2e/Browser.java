@@ -54,6 +54,7 @@ final class Browser {
                 .build();
         driver = new ChromeDriver(service, options);
         Runtime.getRuntime().addShutdownHook(new Thread(() -> close(profile)));
+        driver.manage().timeouts().scriptTimeout(Duration.ofMinutes(3));
         driver.manage().window().setSize(new Dimension(1280, 800));
         long width = (Long) driver.executeScript("return window.innerWidth");
         long height = (Long) driver.executeScript("return window.innerHeight");
@@ -159,6 +160,10 @@ final class Browser {
                 .perform();
     }
 
+    void withShift(CharSequence key) {
+        new Actions(driver).keyDown(Keys.SHIFT).sendKeys(key).keyUp(Keys.SHIFT).perform();
+    }
+
     void drag(WebElement element, int dx, int dy) {
         new Actions(driver).dragAndDropBy(element, dx, dy).perform();
     }
@@ -192,6 +197,20 @@ final class Browser {
         } catch (InterruptedException interrupted) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    /** What the page's scripts hold, after what they let go was cleared, with its nodes and styles. */
+    double heapMegabytes() {
+        driver.executeCdpCommand("HeapProfiler.collectGarbage", Map.of());
+        driver.executeCdpCommand("Performance.enable", Map.of());
+        List<?> metrics = (List<?>)
+                driver.executeCdpCommand("Performance.getMetrics", Map.of()).get("metrics");
+        return metrics.stream()
+                        .map(metric -> (Map<?, ?>) metric)
+                        .filter(metric -> "JSHeapTotalSize".equals(metric.get("name")))
+                        .mapToDouble(metric -> ((Number) metric.get("value")).doubleValue())
+                        .sum()
+                / 1e6;
     }
 
     byte[] picture() {

@@ -83,15 +83,16 @@ class PassTest {
     void fiftyPicturesByKeysAlone() throws IOException {
         String job = job();
         browser.open(address + "/jobs/" + job + "/bench");
+        browser.find(".stage-picture");
         int keys = 0;
         for (int picture = 0; picture < PICTURES; picture++) {
             String here = "p%02d".formatted(picture);
             for (CharSequence key : keysFor(picture)) {
-                browser.until(_ -> browser.script("return document.querySelector('.stage-picture')?.alt")
-                                        .equals(here + ".png")
-                                && browser.text(".column-here").contains(here)
-                        ? true
-                        : null);
+                browser.until(_ ->
+                        (here + ".png").equals(browser.script("return document.querySelector('.stage-picture')?.alt"))
+                                        && browser.text(".column-here").contains(here)
+                                ? true
+                                : null);
                 browser.keys(key);
                 keys++;
             }
@@ -121,10 +122,12 @@ class PassTest {
             assertThat(file.getDataBuffer().getDataType()).isEqualTo(DataBuffer.TYPE_USHORT);
             checkPlaces(name, file, framing, width(picture), height(picture));
         }
-        assertThat(framings.values()).anyMatch(framing -> framing.path("tiltDegrees").asDouble() > 1.9);
+        assertThat(framings.values())
+                .anyMatch(framing -> framing.path("tiltDegrees").asDouble() > 1.9);
         assertThat(framings.values())
                 .anyMatch(framing -> framing.path("mirror").asString().equals("MIRRORED"));
-        assertThat(framings.values()).anyMatch(framing -> framing.path("quarterTurns").asInt() == 3);
+        assertThat(framings.values())
+                .anyMatch(framing -> framing.path("quarterTurns").asInt() == 3);
         assertThat(framings.values())
                 .anyMatch(framing -> framing.path("turn").asString().equals("UPRIGHT"));
     }

@@ -1,0 +1,102 @@
+package embrick.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.server.support.Api;
+import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.Keys;
+
+/** Every view held against WCAG 2.2 A and AA, as far as axe-core (Deque, MPL 2.0) can tell. */
+@ExtendWith(RunningServer.class)
+class AccessTest {
+    private static final String FINDINGS = """
+            return axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']})
+              .then(({violations}) => violations.map(({id, nodes}) =>
+                id + ': ' + nodes.slice(0, 3).map(node => node.html.slice(0, 160) + ' ' + node.failureSummary).join(' | ')));
+            """;
+
+    private final Browser browser = Browser.get();
+    private final String address = RunningServer.get().address();
+    private final Api api = new Api(address);
+    private final String axe;
+    private final List<String> found = new ArrayList<>();
+
+    AccessTest() throws IOException {
+        axe = Files.readString(Path.of("../ui/node_modules/axe-core/axe.min.js"));
+    }
+
+    private void look(String view) {
+        browser.until(
+                _ -> (Boolean) browser.script("return document.getAnimations().every(a => a.playState !== 'running')")
+                        ? true
+                        : null);
+        browser.script(axe);
+        ((List<?>) browser.script(FINDINGS)).forEach(finding -> found.add(view + ": " + finding));
+    }
+
+    @Test
+    void noViewHasFindings() {
+        String job = api.newJob("Access");
+        for (String name : List.of("a.jpg", "b.jpg", "c.jpg")) {
+            api.upload(job, name, TestPictures.drawn("jpg", 1800, name.equals("b.jpg") ? 2400 : 1200));
+        }
+        api.upload(job, "cut.jpg", TestPictures.cutShort(TestPictures.drawn("jpg", 600, 400)));
+        String run = api.startRun(job);
+        api.finished(run);
+        String page = address + "/jobs/" + job;
+
+        browser.open(address + "/");
+        browser.find(".job-strip img");
+        look("jobs");
+        browser.open(page + "/pile");
+        browser.find(".picture img");
+        look("pile");
+        browser.script(
+                "[...document.querySelectorAll('.ant-segmented-item')].find(e => e.textContent === 'Table').click()");
+        browser.find(".ant-table-row");
+        look("pile as a table");
+        browser.open(page + "/ticket");
+        browser.find(".drawing image");
+        look("ticket");
+        browser.find(".phrase").click();
+        browser.find(".phrase-form");
+        look("a phrase of the ticket");
+        browser.open(page + "/bench");
+        browser.find(".stage-picture");
+        browser.see(".figures", "1800");
+        look("bench");
+        browser.keys("e");
+        browser.find(".stage-drawing");
+        browser.keys(Keys.TAB);
+        browser.find(".level-end");
+        look("bench with a level line");
+        browser.keys(Keys.ESCAPE);
+        browser.keys("c");
+        browser.find(".carry-row");
+        look("carrying");
+        browser.keys(Keys.ESCAPE);
+        browser.open(page + "/bench");
+        browser.find(".stage-picture");
+        browser.keys("?");
+        browser.find(".keys");
+        look("key sheet");
+        browser.open(page + "/proof");
+        browser.until(_ -> browser.all(".proof-layer img").size() == 2 ? true : null);
+        look("proof");
+        browser.open(page + "/run/" + run);
+        browser.find(".laid-checked");
+        look("run");
+        browser.open(page + "/delivery");
+        browser.find(".ant-table-row");
+        look("delivery");
+        assertThat(found).isEmpty();
+    }
+}
