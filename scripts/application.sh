@@ -103,7 +103,7 @@ run_bench() {
 # The pages are measured in the browser, on a database and a storage of their own.
 run_page_figures() {
   run_maven verify -pl e2e -am -Dtest=PageFigures -Dsurefire.failIfNoSpecifiedTests=false \
-    -Dembrick.pictures="$PICTURES" | grep -E '^PAGES|BUILD|ERROR'
+    -Dembrick.pictures="$PICTURES" 2>/dev/null | grep -aE '^PAGES|BUILD|ERROR'
 }
 
 # The pictures are taken from a database and a storage of their own, so that they show the demo job as it begins.

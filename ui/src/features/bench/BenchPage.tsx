@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { App, Button, Select } from 'antd';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { smallPicture, type Schemas } from '../../api/client';
 import { Empty, Failed, Loading } from '../../shared/states';
@@ -23,8 +23,9 @@ import {
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
 import { activate, outlookQuery, useActiveTicket, useTickets } from '../ticket';
+import { BenchTools } from './BenchTools';
 import { FiguresBar } from './FiguresBar';
-import { guides, guideWords, type Guide } from './Guides';
+import { guides, type Guide } from './Guides';
 import { actOf, type BenchAct } from './keys';
 import { KeySheet } from './KeySheet';
 import { OwnPart } from './OwnPart';
@@ -44,7 +45,7 @@ export function BenchPage() {
   const { jobId = '' } = useParams();
   const [search] = useSearchParams();
   const job = useJob(jobId).data;
-  const tickets = useTickets(jobId).data ?? [];
+  const tickets = useTickets(jobId).data;
   const ticket = useActiveTicket(jobId);
   const originalsOfJob = useOriginals(jobId);
   const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
@@ -73,7 +74,8 @@ export function BenchPage() {
   const { act, of, departureOf } = framings;
 
   const hand = useHand((words, originalId, framing) => act(words, [{ originalId, framing }]));
-  const latest = useCallback((id: string) => hand.of(id) ?? of(id), [hand.of, of]); // eslint-disable-line react-hooks/exhaustive-deps
+  const { of: inHand, rest } = hand;
+  const latest = useCallback((id: string) => inHand(id) ?? of(id), [inHand, of]);
   const framing = original ? latest(original.id) : centred;
   const document = ticket?.document;
   const departure = original && departureOf(original.id);
@@ -131,10 +133,10 @@ export function BenchPage() {
   };
   const onGo = useCallback(
     (to: number) => {
-      hand.rest();
+      rest();
       go(to);
     },
-    [go, hand.rest], // eslint-disable-line react-hooks/exhaustive-deps
+    [go, rest],
   );
 
   /** Changes this picture under the hand: a held key is one act. */
@@ -192,6 +194,28 @@ export function BenchPage() {
     keys: () => setKeysOpen(true),
   };
 
+  // The same function for every drawing of the page: what is told of the tools only changes when they do.
+  const newestActs = useRef(acts);
+  newestActs.current = acts;
+  const onAct = useCallback((wanted: BenchAct) => newestActs.current[wanted](false), []);
+  const ticketId = ticket?.id;
+  const head = useMemo(
+    () =>
+      tickets && tickets.length > 1 ? (
+        <Select
+          className="column-ticket"
+          aria-label="Ticket"
+          value={ticketId}
+          onChange={(id) => {
+            rest();
+            activate(jobId, id);
+          }}
+          options={tickets.map(({ id, document: { name } }) => ({ value: id, label: name }))}
+        />
+      ) : null,
+    [tickets, ticketId, jobId, rest],
+  );
+
   useKeys((event, target) => {
     if (event.key === 'Escape' && level.level) return level.putAway();
     if (event.key === 'Tab' && level.level === 'to-draw' && planned) {
@@ -212,11 +236,6 @@ export function BenchPage() {
       </Empty>
     );
   }
-  const tool = (key: string, words: string, wanted: BenchAct, pressed?: boolean) => (
-    <button type="button" className="tool" aria-pressed={pressed} onClick={() => acts[wanted](false)}>
-      <kbd>{key}</kbd> {words}
-    </button>
-  );
   return (
     <main className="bench">
       <PictureColumn
@@ -226,20 +245,7 @@ export function BenchPage() {
         isAccepted={framings.isAccepted}
         departureOf={departureOf}
         onGo={onGo}
-        head={
-          tickets.length > 1 ? (
-            <Select
-              className="column-ticket"
-              aria-label="Ticket"
-              value={ticket.id}
-              onChange={(id) => {
-                hand.rest();
-                activate(jobId, id);
-              }}
-              options={tickets.map(({ id, document: { name } }) => ({ value: id, label: name }))}
-            />
-          ) : null
-        }
+        head={head}
       />
       <div className="bench-main">
         {planned ? (
@@ -268,20 +274,16 @@ export function BenchPage() {
           <Button type="primary" onClick={acceptAndNext}>
             Accept, next <kbd>Enter</kbd>
           </Button>
-          <div className="tools">
-            {tool('E', 'level line', 'level', level.level !== undefined)}
-            {tool('T', 'turn sheet', 'turn-sheet')}
-            {tool('B', 'quarter turn', 'quarter')}
-            {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}
-            {ticket.document.fit.kind !== 'scale' &&
-              tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
-            {tool('G', guideWords[guide], 'guide', guide !== 'none')}
-            {tool('N', 'drawn to rim', 'snap', snaps)}
-            {tool('L', 'loupe', 'loupe', loupe)}
-            {tool('C', 'carry', 'carry')}
-            {tool('0', 'start again', 'again')}
-            {tool('?', 'all keys', 'keys')}
-          </div>
+          <BenchTools
+            corners={framing.corners}
+            mirror={framing.mirror}
+            atScale={ticket.document.fit.kind === 'scale'}
+            guide={guide}
+            snaps={snaps}
+            loupe={loupe}
+            levelling={level.level !== undefined}
+            onAct={onAct}
+          />
           <OwnPart
             departure={departure!}
             ticket={ticket.document}
@@ -306,22 +308,18 @@ export function BenchPage() {
         </div>
         {planned && <FiguresBar plan={planned.plan} ticket={ticket.document} original={original} />}
       </div>
-      <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
-      <CarryDrawer
-        open={carrying}
-        from={original}
-        originals={originals}
-        ticketId={ticket.id}
-        isAccepted={framings.isAccepted}
-        onClose={() => setCarrying(false)}
-        onCarry={act}
-      />
+      {keysOpen && <KeySheet open onClose={() => setKeysOpen(false)} />}
+      {carrying && (
+        <CarryDrawer
+          open
+          from={original}
+          originals={originals}
+          ticketId={ticket.id}
+          isAccepted={framings.isAccepted}
+          onClose={() => setCarrying(false)}
+          onCarry={act}
+        />
+      )}
     </main>
   );
 }
-
-const cornerWords: Record<Framing['corners'], string> = {
-  COVERED: 'corners covered',
-  PAPER: 'corners paper',
-  DRAWN_OUT: 'corners drawn out',
-};

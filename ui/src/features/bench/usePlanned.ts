@@ -112,7 +112,14 @@ export function usePlanned(subject: Subject | undefined, framing: Framing) {
   );
   useEffect(() => ask(framing), [ask, framing]);
 
-  const current = latest?.wish.subject === subject ? latest : undefined;
+  // A plan that was fetched ahead is shown in the very drawing that brings its picture.
+  const ahead = useMemo(() => {
+    if (!subject) return undefined;
+    const { originalId, ticket, departure } = subject;
+    const known = queries.getQueryData(planQuery(originalId, ticket, framing, departure).queryKey);
+    return known && told({ subject, framing }, known);
+  }, [queries, subject, framing]);
+  const current = latest?.wish.subject === subject ? latest : ahead;
   return {
     planned: current && 'planned' in current ? current.planned : undefined,
     error: current && 'problem' in current ? current.problem : undefined,

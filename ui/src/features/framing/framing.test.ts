@@ -131,6 +131,13 @@ describe('a free frame', () => {
     expect(top.centreY + top.free!.height / 2).toBeCloseTo(0.75, 12);
   });
 
+  it('is pulled in step by step, whatever the last digits of its sums', () => {
+    let framing: Framing = { ...centred, free: { width: 1, height: 1 } };
+    for (let i = 0; i < 40; i++) framing = pulled(framing, 'left', -0.0149, free, untilted);
+    expect(framing.free!.width).toBeCloseTo(1 - 40 * 0.0149, 9);
+    expect(framing.centreX + framing.free!.width / 2).toBeCloseTo(1, 9);
+  });
+
   it('stops at the picture’s rim, and is never pulled to nothing', () => {
     const left = pulled(half, 'left', 5, free, untilted);
     expect(left.centreX - left.free!.width / 2).toBeCloseTo(0, 12);

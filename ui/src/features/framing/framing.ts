@@ -128,6 +128,9 @@ const outward: Record<Side, Way> = {
 
 const LEAST_SIDE = 0.01;
 
+/** A side that lies on the rim and stays there may come out beyond it by the last digits of a sum. */
+const ROUNDING = 1e-12;
+
 /**
  * Pulls one side of the free frame outwards, as it is seen, by a share of the seen picture's own side; the other three
  * stay. It goes as far as the plan's limits allow. A tilted frame's sides are not the picture's axes: `across` and `down`
@@ -166,7 +169,7 @@ export function pulled(
   for (const limit of limits) {
     const before = value(framing, limit);
     const after = value(full, limit);
-    if (after > limit.d && after > before) share = Math.min(share, Math.max(0, (limit.d - before) / (after - before)));
+    if (after > limit.d + ROUNDING && after > before) share = Math.min(share, Math.max(0, (limit.d - before) / (after - before)));
   }
   return share === 1 ? full : grown(wanted * share);
 }

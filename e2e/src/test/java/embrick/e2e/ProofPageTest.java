@@ -90,6 +90,7 @@ class ProofPageTest {
         @SuppressWarnings("unchecked")
         List<List<Long>> seen = (List<List<Long>>) browser.script(PIXELS_OF_THE_FILE);
 
+        magnifiedByWholeNumbers();
         browser.keys("x");
         browser.see(".proof-stage", "as the file will be");
         browser.until(_ -> browser.all(".proof-name-before").isEmpty() ? true : null);
@@ -109,6 +110,52 @@ class ProofPageTest {
             assertThat(pixel.subList(2, 5))
                     .containsExactly((long) (rgb >> 16 & 0xff), (long) (rgb >> 8 & 0xff), (long) (rgb & 0xff));
         }
+    }
+
+    /** At 2:1 and 4:1 each of the file's pixels is shown as a block of display pixels, none mixed. */
+    private void magnifiedByWholeNumbers() {
+        for (int magnified : new int[] {2, 4}) {
+            browser.keys("k");
+            browser.until(_ -> browser.script(
+                                            "const i = document.querySelector('.proof-layer img'); return i && i.width / i.naturalWidth")
+                                    instanceof Number factor
+                            && factor.doubleValue() == magnified
+                    ? true
+                    : null);
+            untilMade();
+            assertThat(browser.script(
+                            "return getComputedStyle(document.querySelector('.proof-layer img')).imageRendering"))
+                    .isEqualTo("pixelated");
+            assertThat(browser.text(".figures")).contains("pixel for pixel");
+        }
+        for (String scale : new String[] {"true size", "whole"}) {
+            browser.keys("k");
+            browser.see(".figures", "pixels to one");
+            assertThat(browser.script(
+                            "return [...document.querySelectorAll('.ant-segmented-item-selected')][0].textContent"))
+                    .isEqualTo(scale);
+        }
+        browser.keys("k");
+        browser.see(".figures", "pixel for pixel");
+        untilMade();
+    }
+
+    @Test
+    void whatIsTriedIsSeenAndCarriedToTheTicket() {
+        String job = jobWithALift();
+        browser.open(address + "/jobs/" + job + "/proof");
+        browser.see(".figures", "2400 × 3000");
+        browser.keys("j");
+        browser.see(".figures", "contour");
+        untilMade();
+        browser.button("edges lifted for matt").click();
+        browser.script(
+                "[...document.querySelectorAll('.own-form label')].find(l => l.textContent === 'canvas').click()");
+        browser.see(".proof-stage", "as it is tried");
+        assertThat(api.firstTicket(job).toString()).contains("MATT");
+        browser.button("Carry to the ticket").click();
+        browser.until(_ -> api.firstTicket(job).toString().contains("CANVAS") ? true : null);
+        browser.see(".proof-stage", "as the file will be");
     }
 
     /** Browsers keep pages that were left, and six connections for all of them together. */

@@ -59,6 +59,20 @@ class ScreenshotsShots {
         browser.find(".keys");
         shot("bench-keys");
         browser.keys(Keys.ESCAPE);
+        browser.open(page + "/bench?at=" + original(job, "day-two/crosswind.jpg"));
+        browser.find(".stage-picture");
+        browser.keys("e");
+        browser.find(".stage-drawing");
+        browser.keys(Keys.TAB);
+        browser.find(".level-end");
+        shot("bench-level");
+        browser.open(page + "/bench?at=" + original(job, "arrivals.jpg"));
+        browser.find(".stage-picture");
+        browser.keys("c");
+        browser.find(".carry-row");
+        browser.button("all wide").click();
+        browser.see(".carry-row", "→");
+        shot("carry");
 
         browser.open(page + "/proof?at=" + original(job, "arrivals.jpg"));
         browser.until(_ -> browser.all(".proof-layer img").size() == 2 ? true : null);

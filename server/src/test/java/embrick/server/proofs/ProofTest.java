@@ -3,6 +3,8 @@ package embrick.server.proofs;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.core.framing.Framing;
+import embrick.core.framing.Framing.Corners;
+import embrick.core.framing.Framing.Mirror;
 import embrick.server.documents.FramingDocument;
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
@@ -40,7 +42,10 @@ class ProofTest {
         ObjectNode ticket = (ObjectNode) stored.path("document");
         ((ObjectNode) ticket.path("size").path("width")).put("value", 3);
         ((ObjectNode) ticket.path("size").path("height")).put("value", 4);
-        ticket.putObject("fit").put("kind", fit).put("paper", "#F0E0D0");
+        ObjectNode fitting = ticket.putObject("fit").put("kind", fit).put("paper", "#F0E0D0");
+        if (fit.equals("scale")) {
+            fitting.put("printedPpi", 250).put("anchor", "RIGHT");
+        }
         ticket.putObject("lift").put("kind", "paper").put("paper", "MATT");
         ticket.putObject("file").put("kind", "png").put("depth", depth);
         Answer kept = api.put(
@@ -69,11 +74,24 @@ class ProofTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"fill, 0, EIGHT", "fill, 3.7, EIGHT", "fill, -31, SIXTEEN", "inside, 0, EIGHT", "inside, 12, SIXTEEN"})
-    void proofEqualsFile(String fit, double tilt, String depth) throws IOException {
-        Proofed proofed = job("proof " + fit + tilt, fit, depth);
-        FramingDocument framing =
-                FramingDocument.of(Framing.centred().withTightness(1.3).withTilt(tilt));
+    @CsvSource({
+        "fill, 0, EIGHT, COVERED",
+        "fill, 3.7, EIGHT, COVERED",
+        "fill, -31, SIXTEEN, PAPER",
+        "fill, 8, EIGHT, DRAWN_OUT",
+        "inside, 0, EIGHT, COVERED",
+        "inside, 12, SIXTEEN, COVERED",
+        "scale, 0, EIGHT, COVERED",
+        "scale, -6, SIXTEEN, COVERED"
+    })
+    void proofEqualsFile(String fit, double tilt, String depth, Corners corners) throws IOException {
+        Proofed proofed = job("proof " + fit + tilt + corners, fit, depth);
+        FramingDocument framing = FramingDocument.of(Framing.centred()
+                .withTightness(corners == Corners.COVERED ? 1.3 : 1)
+                .withTilt(tilt)
+                .withQuarterTurns(tilt > 5 ? 1 : 0)
+                .withMirror(tilt < 0 ? Mirror.MIRRORED : Mirror.AS_IT_IS)
+                .withCorners(corners));
         String shape = api.post("/originals/" + proofed.original() + "/plan", Map.of("ticket", proofed.ticket()))
                 .body()
                 .path("plan")
