@@ -18,6 +18,7 @@ import {
   tilted,
   turned,
   useFramings,
+  type Departure,
   type Framing,
 } from '../framing';
 import { useJob } from '../jobs';
@@ -28,7 +29,6 @@ import { FiguresBar } from './FiguresBar';
 import { guides, type Guide } from './Guides';
 import { actOf, type BenchAct } from './keys';
 import { KeySheet } from './KeySheet';
-import { OwnPart } from './OwnPart';
 import { Stage } from './Stage';
 import { useHand } from './useHand';
 import { useLevelLine } from './useLevelLine';
@@ -198,6 +198,11 @@ export function BenchPage() {
   const newestActs = useRef(acts);
   newestActs.current = acts;
   const onAct = useCallback((wanted: BenchAct) => newestActs.current[wanted](false), []);
+  const originalId = original?.id;
+  const onOwn = useCallback(
+    (words: string, after: Departure) => originalId && act(words, [{ originalId, departure: after }]),
+    [act, originalId],
+  );
   const ticketId = ticket?.id;
   const head = useMemo(
     () =>
@@ -270,42 +275,21 @@ export function BenchPage() {
         ) : (
           <div className="bench-stage bench-wait">{error ? <Failed error={error} /> : <Loading what="the plan" />}</div>
         )}
-        <div className="bench-acts" role="toolbar" aria-label="Framing">
-          <Button type="primary" onClick={acceptAndNext}>
-            Accept, next <kbd>Enter</kbd>
-          </Button>
-          <BenchTools
-            corners={framing.corners}
-            mirror={framing.mirror}
-            atScale={ticket.document.fit.kind === 'scale'}
-            guide={guide}
-            snaps={snaps}
-            loupe={loupe}
-            levelling={level.level !== undefined}
-            onAct={onAct}
-          />
-          <OwnPart
-            departure={departure!}
-            ticket={ticket.document}
-            open={ownOpen}
-            onOpen={setOwnOpen}
-            onChange={(words, after) => act(words, [{ originalId: original.id, departure: after }])}
-          />
-          <Button
-            disabled={!framings.undoes}
-            title={framings.undoes && `Undo: ${framings.undoes}`}
-            onClick={() => step('undo')}
-          >
-            Undo
-          </Button>
-          <Button
-            disabled={!framings.redoes}
-            title={framings.redoes && `Redo: ${framings.redoes}`}
-            onClick={() => step('redo')}
-          >
-            Redo
-          </Button>
-        </div>
+        <BenchTools
+          framing={framing}
+          ticket={ticket.document}
+          departure={departure!}
+          guide={guide}
+          snaps={snaps}
+          loupe={loupe}
+          levelling={level.level !== undefined}
+          ownOpen={ownOpen}
+          undoes={framings.undoes}
+          redoes={framings.redoes}
+          onAct={onAct}
+          onOwnOpen={setOwnOpen}
+          onOwn={onOwn}
+        />
         {planned && <FiguresBar plan={planned.plan} ticket={ticket.document} original={original} />}
       </div>
       {keysOpen && <KeySheet open onClose={() => setKeysOpen(false)} />}

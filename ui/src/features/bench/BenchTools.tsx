@@ -1,18 +1,26 @@
+import { Button } from 'antd';
 import { memo, type ReactNode } from 'react';
-import type { Framing } from '../framing';
+import type { Departure, Framing } from '../framing';
+import type { TicketDocument } from '../ticket';
 import { guideWords, type Guide } from './Guides';
 import type { BenchAct } from './keys';
+import { OwnPart } from './OwnPart';
 
 interface Props {
-  corners: Framing['corners'];
-  mirror: Framing['mirror'];
-  /** A picture at a scale of its own has no corners to cover. */
-  atScale: boolean;
+  framing: Framing;
+  ticket: TicketDocument;
+  departure: Departure;
   guide: Guide;
   snaps: boolean;
   loupe: boolean;
   levelling: boolean;
+  ownOpen: boolean;
+  /** What would be undone and redone, in words. */
+  undoes: string | undefined;
+  redoes: string | undefined;
   onAct: (act: BenchAct) => void;
+  onOwnOpen: (open: boolean) => void;
+  onOwn: (words: string, departure: Departure) => void;
 }
 
 const cornerWords: Record<Framing['corners'], string> = {
@@ -21,27 +29,47 @@ const cornerWords: Record<Framing['corners'], string> = {
   DRAWN_OUT: 'corners drawn out',
 };
 
-/** What can be done with the picture on the stage, each with its key. */
+/** What can be done with the picture on the stage, each with its key. Figures that follow the hand do not draw it anew. */
 export const BenchTools = memo(function BenchTools(props: Props) {
-  const { corners, mirror, guide, snaps, loupe, levelling, onAct } = props;
+  const { framing, ticket, guide, undoes, redoes, onAct } = props;
   const tool = (key: string, words: ReactNode, act: BenchAct, pressed?: boolean) => (
     <button type="button" className="tool" aria-pressed={pressed} onClick={() => onAct(act)}>
       <kbd>{key}</kbd> {words}
     </button>
   );
   return (
-    <div className="tools">
-      {tool('E', 'level line', 'level', levelling)}
-      {tool('T', 'turn sheet', 'turn-sheet')}
-      {tool('B', 'quarter turn', 'quarter')}
-      {tool('M', 'mirror', 'mirror', mirror === 'MIRRORED')}
-      {!props.atScale && tool('U', cornerWords[corners], 'corners', corners !== 'COVERED')}
-      {tool('G', guideWords[guide], 'guide', guide !== 'none')}
-      {tool('N', 'drawn to rim', 'snap', snaps)}
-      {tool('L', 'loupe', 'loupe', loupe)}
-      {tool('C', 'carry', 'carry')}
-      {tool('0', 'start again', 'again')}
-      {tool('?', 'all keys', 'keys')}
+    <div className="bench-acts" role="toolbar" aria-label="Framing">
+      <Button type="primary" onClick={() => onAct('accept')}>
+        Accept, next <kbd>Enter</kbd>
+      </Button>
+      <div className="tools">
+        {tool('E', 'level line', 'level', props.levelling)}
+        {tool('T', 'turn sheet', 'turn-sheet')}
+        {tool('B', 'quarter turn', 'quarter')}
+        {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}
+        {/* A picture at a scale of its own has no corners to cover. */}
+        {ticket.fit.kind !== 'scale' &&
+          tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
+        {tool('G', guideWords[guide], 'guide', guide !== 'none')}
+        {tool('N', 'drawn to rim', 'snap', props.snaps)}
+        {tool('L', 'loupe', 'loupe', props.loupe)}
+        {tool('C', 'carry', 'carry')}
+        {tool('0', 'start again', 'again')}
+        {tool('?', 'all keys', 'keys')}
+      </div>
+      <OwnPart
+        departure={props.departure}
+        ticket={ticket}
+        open={props.ownOpen}
+        onOpen={props.onOwnOpen}
+        onChange={props.onOwn}
+      />
+      <Button disabled={!undoes} title={undoes && `Undo: ${undoes}`} onClick={() => onAct('undo')}>
+        Undo
+      </Button>
+      <Button disabled={!redoes} title={redoes && `Redo: ${redoes}`} onClick={() => onAct('redo')}>
+        Redo
+      </Button>
     </div>
   );
 });

@@ -1,20 +1,21 @@
+import { memo } from 'react';
 import { fromInches, unitSymbol, type LengthUnit } from '../../shared/format';
-import { rulerMarks, type Rect } from './viewTransform';
+import { rulerMarks } from './viewTransform';
 
 const RULER = 24;
 
 interface Props {
   axis: 'x' | 'y';
-  rect: Rect;
+  /** Where the sheet begins and how long it is along the ruler, in screen pixels. */
+  from: number;
+  along: number;
   inches: number;
   unit: LengthUnit;
 }
 
 /** A ruler along the sheet, its zero at the sheet's rim, in the ticket's unit. */
-export function Ruler({ axis, rect, inches, unit }: Props) {
+export const Ruler = memo(function Ruler({ axis, from, along, inches, unit }: Props) {
   const length = fromInches(inches, unit);
-  const along = axis === 'x' ? rect.width : rect.height;
-  const from = axis === 'x' ? rect.x : rect.y;
   const perUnit = along / length;
   if (!Number.isFinite(perUnit) || perUnit <= 0) return <div className={`ruler ruler-${axis}`} />;
   return (
@@ -49,4 +50,4 @@ export function Ruler({ axis, rect, inches, unit }: Props) {
       })}
     </svg>
   );
-}
+});

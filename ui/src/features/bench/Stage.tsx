@@ -136,8 +136,8 @@ export function Stage(props: Props) {
   const lining = moving || level !== undefined;
   return (
     <div className="bench-stage">
-      <Ruler axis="x" rect={sheet} inches={plan.width / plan.markedPpi} unit={ticket.unit} />
-      <Ruler axis="y" rect={sheet} inches={plan.height / plan.markedPpi} unit={ticket.unit} />
+      <Ruler axis="x" from={sheet.x} along={sheet.width} inches={plan.width / plan.markedPpi} unit={ticket.unit} />
+      <Ruler axis="y" from={sheet.y} along={sheet.height} inches={plan.height / plan.markedPpi} unit={ticket.unit} />
       <div
         ref={stage}
         className={`stage${moving ? ' stage-moving' : ''}${level === 'to-draw' ? ' stage-drawing' : ''}`}

@@ -1,5 +1,5 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { held, seenSides, type Departure, type Framing } from '../framing';
@@ -101,7 +101,8 @@ function withSides(framing: Framing, { width, height, frame }: Schemas['PlanNumb
 export function usePlanned(subject: Subject | undefined, framing: Framing) {
   const queries = useQueryClient();
   const [latest, setLatest] = useState<Told>();
-  const asker = useMemo(() => new Asker(queries, setLatest), [queries]);
+  // Figures give way to the hand: they are drawn in the time that its frames leave.
+  const asker = useMemo(() => new Asker(queries, (news) => startTransition(() => setLatest(news))), [queries]);
 
   /** Asks for the plan of a framing under the hand. */
   const ask = useCallback(

@@ -27,7 +27,8 @@ class PageFigures {
 
     /**
      * A drag of 300 frames. A frame's work on the main thread is measured from before its pointer event is handled to the
-     * first task after it was drawn; figures are as late as their text changes after the move that changed them.
+     * first task after it was drawn, which also waits for the display's own thread: the same without a drag says how much of
+     * it that is. Figures are as late as their text changes after the move that changed them.
      */
     private static final String DRAG = """
             const stage = document.querySelector('.stage');
@@ -46,7 +47,7 @@ class PageFigures {
               for (let i = 1; i <= 300; i++) {
                 await new Promise(requestAnimationFrame);
                 const from = performance.now();
-                at('pointermove', 500 + 60 * Math.sin(i / 9), 250 + 40 * Math.cos(i / 7));
+                if (arguments[0]) at('pointermove', 500 + 60 * Math.sin(i / 9), 250 + 40 * Math.cos(i / 7));
                 await afterDrawing();
                 work.push(performance.now() - from);
               }
@@ -133,10 +134,13 @@ class PageFigures {
         browser.open(address + "/jobs/" + demo + "/bench?at=" + original(demo, "arrivals.jpg"));
         browser.see(".figures", "6000 × 4000");
         settle();
-        browser.script(DRAG);
-        Map<?, ?> drag = (Map<?, ?>) browser.script(DRAG);
+        browser.script(DRAG, true);
+        Map<?, ?> drag = (Map<?, ?>) browser.script(DRAG, true);
+        List<Double> idle = numbers(((Map<?, ?>) browser.script(DRAG, false)).get("work"));
         List<Double> work = numbers(drag.get("work"));
         say("drag on 24 MP: main thread a frame, 95th percentile", share(work, 0.95), "ms, at most 8");
+        say("drag on 24 MP: the same, median", share(work, 0.5), "ms");
+        say("without a drag: a frame, 95th percentile", share(idle, 0.95), "ms");
         say(
                 "drag on 24 MP: longest task",
                 numbers(drag.get("long")).stream().reduce(0.0, Math::max),
