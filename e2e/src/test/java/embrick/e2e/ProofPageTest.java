@@ -36,6 +36,9 @@ class ProofPageTest {
             return seen;
             """;
 
+    private static final String CHOSEN_SCALE =
+            "return document.querySelector('.ant-segmented input:checked').closest('label').textContent";
+
     private final Browser browser = Browser.get();
     private final String address = RunningServer.get().address();
     private final Api api = new Api(address);
@@ -131,9 +134,7 @@ class ProofPageTest {
         for (String scale : new String[] {"true size", "whole"}) {
             browser.keys("k");
             browser.see(".figures", "pixels to one");
-            assertThat(browser.script(
-                            "return [...document.querySelectorAll('.ant-segmented-item-selected')][0].textContent"))
-                    .isEqualTo(scale);
+            browser.until(_ -> scale.equals(browser.script(CHOSEN_SCALE)) ? true : null);
         }
         browser.keys("k");
         browser.see(".figures", "pixel for pixel");

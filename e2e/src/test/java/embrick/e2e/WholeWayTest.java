@@ -94,7 +94,7 @@ class WholeWayTest {
         browser.see(".figures", "1800 × 1200");
         browser.keys(Keys.ARROW_LEFT, Keys.ARROW_LEFT);
         browser.keys(Keys.ENTER);
-        browser.see(".bench-here", "arrivals");
+        browser.see(".column-here", "arrivals");
         browser.see(".figures", "1600 × 1200");
         browser.keys("t");
         browser.see(".figures", "8 × 10");
