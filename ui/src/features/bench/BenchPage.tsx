@@ -292,10 +292,9 @@ export function BenchPage() {
         />
         {planned && <FiguresBar plan={planned.plan} ticket={ticket.document} original={original} />}
       </div>
-      {keysOpen && <KeySheet open onClose={() => setKeysOpen(false)} />}
+      {keysOpen && <KeySheet onClose={() => setKeysOpen(false)} />}
       {carrying && (
         <CarryDrawer
-          open
           from={original}
           originals={originals}
           ticketId={ticket.id}

@@ -1,9 +1,9 @@
 import { Modal } from 'antd';
 import { keyLines } from './keys';
 
-export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function KeySheet({ onClose }: { onClose: () => void }) {
   return (
-    <Modal open={open} onCancel={onClose} footer={null} title="Keys of the bench" width={560} destroyOnHidden>
+    <Modal open onCancel={onClose} footer={null} title="Keys of the bench" width={560}>
       <dl className="keys">
         {keyLines.map(({ keys, does }) => (
           <div key={does}>

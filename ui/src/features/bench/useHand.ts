@@ -15,7 +15,7 @@ const ENDS_MILLIS = 320;
  * key held down or a turn of the wheel is one step to undo.
  */
 export function useHand(keep: (words: string, originalId: string, framing: Framing) => void) {
-  const [shown, setShown] = useState<InHand>();
+  const [, setShown] = useState<InHand>();
   const inHand = useRef<InHand>(undefined);
   const timer = useRef<number>(undefined);
   const keeper = useRef(keep);
@@ -50,7 +50,6 @@ export function useHand(keep: (words: string, originalId: string, framing: Frami
   }, [rest]);
 
   return {
-    shown,
     show,
     rest,
     of: useCallback(

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Checkbox, Drawer, Select } from 'antd';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
 import { count, decimals, stem } from '../../shared/format';
 import { Failed } from '../../shared/states';
@@ -13,11 +13,10 @@ import './carry.css';
 type Original = Schemas['OriginalView'];
 
 interface Props {
-  open: boolean;
   /** The picture that is carried from. */
   from: Original;
   originals: Original[];
-  /** Chosen beforehand; all others like it where nothing is. */
+  /** Chosen beforehand. */
   chosen?: string[];
   ticketId: string;
   isAccepted: (originalId: string) => boolean;
@@ -37,15 +36,12 @@ const parts: { value: CarryPart; label: string }[] = [
 const ROW = 46;
 
 /** Carries one picture's framing to any set of others; what would change is shown first. */
-export function CarryDrawer({ open, from, originals, chosen, ticketId, isAccepted, onFrom, onClose, onCarry }: Props) {
+export function CarryDrawer({ from, originals, chosen, ticketId, isAccepted, onFrom, onClose, onCarry }: Props) {
   const others = useMemo(() => originals.filter(({ id, facts }) => id !== from.id && facts), [originals, from.id]);
-  const [to, setTo] = useState<Set<string>>(new Set());
+  const [to, setTo] = useState(() => new Set(chosen));
   const [wanted, setWanted] = useState<CarryPart[]>(['PLACE']);
-  useEffect(() => {
-    if (open) setTo(new Set(chosen?.filter((id) => id !== from.id) ?? []));
-  }, [open, chosen, from.id]);
   const ids = useMemo(() => others.filter(({ id }) => to.has(id)).map(({ id }) => id), [others, to]);
-  const preview = useQuery(carryQuery(ticketId, from.id, ids, wanted, open));
+  const preview = useQuery(carryQuery(ticketId, from.id, ids, wanted));
   const shown = ids.length > 0 && wanted.length > 0 ? preview.data : undefined;
   const changes = useMemo(() => new Map(shown?.changes.map((change) => [change.originalId, change])), [shown]);
   const isSame = (one: Original) => direction(one) === direction(from);
@@ -75,10 +71,9 @@ export function CarryDrawer({ open, from, originals, chosen, ticketId, isAccepte
   };
   return (
     <Drawer
-      open={open}
+      open
       onClose={onClose}
       size={560}
-      destroyOnHidden
       title={`Carry from ${stem(from.path)}`}
       footer={
         <div className="carry-foot">
@@ -121,7 +116,7 @@ export function CarryDrawer({ open, from, originals, chosen, ticketId, isAccepte
       {preview.error ? (
         <Failed error={preview.error} again={() => void preview.refetch()} />
       ) : (
-        open && <Targets others={others} to={to} changes={changes} onToggle={toggle} />
+        <Targets others={others} to={to} changes={changes} onToggle={toggle} />
       )}
     </Drawer>
   );

@@ -4,10 +4,10 @@ import { answer, api, type Schemas } from '../../api/client';
 export type CarryPart = Schemas['CarryRequest']['parts'][number];
 
 /** What would change if one picture's framing were carried to others; nothing is changed by asking. */
-export const carryQuery = (ticketId: string, from: string, to: string[], parts: CarryPart[], open: boolean) =>
+export const carryQuery = (ticketId: string, from: string, to: string[], parts: CarryPart[]) =>
   queryOptions({
     queryKey: ['carry', ticketId, from, to, parts],
-    enabled: open && to.length > 0 && parts.length > 0,
+    enabled: to.length > 0 && parts.length > 0,
     placeholderData: keepPreviousData,
     gcTime: 0,
     staleTime: 0,

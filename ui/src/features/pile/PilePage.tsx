@@ -238,7 +238,6 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
       )}
       {source && ticket && (
         <CarryDrawer
-          open
           from={source.original}
           originals={all.map(({ original }) => original)}
           chosen={pictureIds}

@@ -158,7 +158,6 @@ class BenchTest {
         browser.withControl("z");
         browser.until(_ -> kept(0, "tightness") == 1 ? true : null);
         // Three quick keys were one act; it comes back whole.
-        browser.script("document.querySelector('.bench-acts').scrollIntoView()");
         browser.button("Redo").click();
         browser.until(_ -> kept(0, "tightness") > 1.09 ? true : null);
     }

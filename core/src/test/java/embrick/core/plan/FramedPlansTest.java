@@ -292,6 +292,7 @@ class FramedPlansTest {
         @Test
         void theLimitsSentAgreeWithWhereItIsHeld() {
             Random random = new Random(17);
+            int movedWays = 0;
             for (int i = 0; i < 2000; i++) {
                 Ticket ticket = atScale(
                         2 + random.nextInt(30) + " in",
@@ -315,9 +316,11 @@ class FramedPlansTest {
                                 ? made.limits().travelX()
                                 : made.limits().travelY();
                         assertThat(way).isCloseTo(travel * 1e-3, within(1e-3));
+                        movedWays++;
                     }
                 }
             }
+            assertThat(movedWays).isGreaterThan(500);
         }
 
         @Test

@@ -91,13 +91,13 @@ class ProofController {
     @PostMapping(path = "/originals/{id}/proof", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> proof(@PathVariable UUID id, @Valid @RequestBody ProofRequest request) throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
-        Plan plan = ready(planned.planning());
         double reduction = request.reduction() == null ? 1 : request.reduction();
+        Plan plan = ReducedPlan.of(ready(planned.planning()), reduction);
         Proof proof = proofs.make(
                 planned.original().digest(),
                 planned.facts(),
                 plan,
-                request.region().inside(ReducedPlan.of(plan, reduction)),
+                request.region().inside(plan),
                 request.show(),
                 reduction);
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(CacheControl.noStore());

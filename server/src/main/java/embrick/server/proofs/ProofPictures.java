@@ -57,10 +57,10 @@ class ProofPictures {
      */
     record Proof(byte[] png, Optional<Halo> halo) {}
 
-    /** @param part of the sheet, or of the reduced sheet where more than one of its pixels go to one shown */
+    /** @param reduction that the plan has; 1 where its pixels are the file's */
     Proof make(String digest, SourceFacts facts, Plan plan, PixelRect part, Show show, double reduction)
             throws IOException {
-        Plan shown = shown(ReducedPlan.of(plan, reduction), show, reduction);
+        Plan shown = shown(plan, show, reduction);
         return decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
             Print print = Printer.print(shown, opened.raster(), formats.profiles());
             ByteArrayOutputStream png = new ByteArrayOutputStream();
