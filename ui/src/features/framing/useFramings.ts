@@ -204,8 +204,8 @@ class Store {
     for (const framings of shapes.values()) this.putFramings(framings);
     this.putDepartures(outcome.departures);
     this.queries.setQueryData(historyQuery(jobId).queryKey, outcome.history);
-    // A departure changes what the pile weighs; after a framing the figures of other pages follow when they are opened.
-    const refetchType = outcome.departures.length > 0 ? 'active' : 'none';
+    // After one framing the figures of other pages follow when they are opened: a pass would ask for all of them each time.
+    const refetchType = outcome.departures.length > 0 || outcome.framings.length > 1 ? 'active' : 'none';
     void this.queries.invalidateQueries({ queryKey: ['outlook', jobId], refetchType });
   }
 

@@ -1,7 +1,5 @@
 package embrick.server.acts;
 
-import embrick.server.acts.ActService.DepartureChange;
-import embrick.server.acts.ActService.FramingChange;
 import embrick.server.acts.ActService.Outcome;
 import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.FramingDocument;
@@ -42,20 +40,6 @@ class ActController {
         this.originals = originals;
     }
 
-    /** @param version of the framing that was looked at, −1 where there was none */
-    record FramingWish(
-            @NotNull UUID originalId,
-            @NotNull @Size(min = 1, max = 60) String shapeKey,
-            long version,
-            @NotNull @Valid FramingDocument document,
-            boolean accepted) {}
-
-    record DepartureWish(
-            @NotNull UUID originalId,
-            @NotNull UUID ticketId,
-            long version,
-            @NotNull @Valid DepartureDocument document) {}
-
     /** @param words what is done, for people */
     record ActRequest(
             @NotNull @Size(min = 1, max = 120) String words,
@@ -89,15 +73,8 @@ class ActController {
     /** All of it is done or, where a picture was changed since it was looked at, nothing. */
     @PostMapping("/jobs/{jobId}/acts")
     ActOutcome act(@PathVariable UUID jobId, @Valid @RequestBody ActRequest request) {
-        List<FramingChange> framings = request.framings().stream()
-                .map(wish -> new FramingChange(
-                        wish.originalId(), wish.shapeKey(), wish.version(), wish.document(), wish.accepted()))
-                .toList();
-        List<DepartureChange> departures = request.departures().stream()
-                .map(wish -> new DepartureChange(wish.originalId(), wish.ticketId(), wish.version(), wish.document()))
-                .toList();
-        departures.forEach(change -> requireSense(change.document()));
-        return outcome(jobId, acts.act(jobId, request.words(), framings, departures));
+        request.departures().forEach(change -> requireSense(change.document()));
+        return outcome(jobId, acts.act(jobId, request.words(), request.framings(), request.departures()));
     }
 
     /** A departure's values are judged as a ticket's are. */
@@ -132,7 +109,7 @@ class ActController {
         Outcome outcome = acts.act(
                 original.jobId(),
                 "framed",
-                List.of(new FramingChange(id, shape, version, content.document(), content.accepted())),
+                List.of(new FramingWish(id, shape, version, content.document(), content.accepted())),
                 List.of());
         FramingView framing = outcome.framings().getFirst();
         return ResponseEntity.ok().eTag("\"" + framing.version() + "\"").body(framing);

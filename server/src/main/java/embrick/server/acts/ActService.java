@@ -15,6 +15,7 @@ import embrick.server.framings.FramingView;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
+import embrick.server.tickets.TicketService;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -47,6 +48,7 @@ public class ActService {
     private final FramingService framings;
     private final DepartureService departures;
     private final OriginalRepository originals;
+    private final TicketService tickets;
     private final StoredJson json;
     private final Clock clock;
 
@@ -55,20 +57,17 @@ public class ActService {
             FramingService framings,
             DepartureService departures,
             OriginalRepository originals,
+            TicketService tickets,
             StoredJson json,
             Clock clock) {
         this.acts = acts;
         this.framings = framings;
         this.departures = departures;
         this.originals = originals;
+        this.tickets = tickets;
         this.json = json;
         this.clock = clock;
     }
-
-    /** @param version the version that was looked at, −1 where there was none */
-    record FramingChange(UUID originalId, String shapeKey, long version, FramingDocument document, boolean accepted) {}
-
-    record DepartureChange(UUID originalId, UUID ticketId, long version, DepartureDocument document) {}
 
     /** What an act, its undoing or its redoing left behind. */
     record Outcome(List<FramingView> framings, List<DepartureView> departures) {}
@@ -88,14 +87,14 @@ public class ActService {
      *
      * @throws ProblemException if a picture is not of this job, or was changed since it was looked at
      */
-    Outcome act(UUID jobId, String words, List<FramingChange> framed, List<DepartureChange> departed) {
+    Outcome act(UUID jobId, String words, List<FramingWish> framed, List<DepartureWish> departed) {
         lock(jobId);
         Map<UUID, Original> pictures = pictures(jobId, framed, departed);
         List<FramingStep> framingSteps = new ArrayList<>();
-        byKey(framed, FramingChange::shapeKey).forEach((shape, changes) -> {
+        byKey(framed, FramingWish::shapeKey).forEach((shape, changes) -> {
             Map<UUID, FramingView> now = framings.now(
-                    shape, changes.stream().map(FramingChange::originalId).toList());
-            for (FramingChange change : changes) {
+                    shape, changes.stream().map(FramingWish::originalId).toList());
+            for (FramingWish change : changes) {
                 FramingView before = now.get(change.originalId());
                 requireSeen(before.version(), change.version(), pictures.get(change.originalId()));
                 FramingDocument exact = FramingDocument.of(change.document().toFraming());
@@ -107,10 +106,11 @@ public class ActService {
             }
         });
         List<DepartureStep> departureSteps = new ArrayList<>();
-        byKey(departed, DepartureChange::ticketId).forEach((ticketId, changes) -> {
+        byKey(departed, DepartureWish::ticketId).forEach((ticketId, changes) -> {
+            requireTicketOf(jobId, ticketId);
             Map<UUID, DepartureView> now = departures.now(
-                    ticketId, changes.stream().map(DepartureChange::originalId).toList());
-            for (DepartureChange change : changes) {
+                    ticketId, changes.stream().map(DepartureWish::originalId).toList());
+            for (DepartureWish change : changes) {
                 DepartureView before = now.get(change.originalId());
                 requireSeen(before.version(), change.version(), pictures.get(change.originalId()));
                 departureSteps.add(
@@ -149,7 +149,7 @@ public class ActService {
         return last.filter(act -> act.id().equals(actId)).orElseThrow(() -> ProblemException.stale("framing"));
     }
 
-    private Map<UUID, Original> pictures(UUID jobId, List<FramingChange> framed, List<DepartureChange> departed) {
+    private Map<UUID, Original> pictures(UUID jobId, List<FramingWish> framed, List<DepartureWish> departed) {
         Set<UUID> ids = new LinkedHashSet<>();
         framed.forEach(change -> ids.add(change.originalId()));
         departed.forEach(change -> ids.add(change.originalId()));
@@ -159,6 +159,12 @@ public class ActService {
             throw ProblemException.notFound("original");
         }
         return pictures;
+    }
+
+    private void requireTicketOf(UUID jobId, UUID ticketId) {
+        if (!tickets.get(ticketId).jobId().equals(jobId)) {
+            throw ProblemException.notFound("ticket");
+        }
     }
 
     private static void requireSeen(long now, long seen, Original picture) {
@@ -193,6 +199,10 @@ public class ActService {
         });
         List<DepartureView> departed = new ArrayList<>();
         byKey(document.departures(), DepartureStep::ticketId).forEach((ticketId, steps) -> {
+            if (!tickets.exists(ticketId)) {
+                // The ticket was taken away after the act, and its departures with it.
+                return;
+            }
             Map<UUID, DepartureDocument> documents = new HashMap<>();
             steps.forEach(step -> documents.put(step.originalId(), departure.apply(step)));
             departed.addAll(departures.put(ticketId, documents));

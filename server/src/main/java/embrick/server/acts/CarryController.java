@@ -3,8 +3,6 @@ package embrick.server.acts;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.plan.Verdict;
-import embrick.server.acts.ActController.DepartureWish;
-import embrick.server.acts.ActController.FramingWish;
 import embrick.server.acts.Carrying.Carried;
 import embrick.server.acts.Carrying.Change;
 import io.swagger.v3.oas.annotations.media.Schema;

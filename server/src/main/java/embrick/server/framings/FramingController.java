@@ -6,7 +6,6 @@ import embrick.core.names.NameAllotment.Allotment;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.plan.Verdict;
-import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
@@ -72,15 +71,6 @@ class FramingController {
         } catch (IllegalArgumentException wrong) {
             throw ProblemException.invalid(
                     "level-line", "framing", wrong.getMessage(), "Draw the line from one place to another.");
-        }
-    }
-
-    record PlanRequest(
-            @NotNull @Valid TicketDocument ticket,
-            @Schema(nullable = true) @Valid FramingDocument framing,
-            @Schema(nullable = true) @Valid DepartureDocument departure) {
-        Plans.Wish wish() {
-            return new Plans.Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(departure));
         }
     }
 

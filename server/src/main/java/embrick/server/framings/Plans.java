@@ -40,7 +40,12 @@ public class Plans {
      * @param departure else none
      */
     public record Wish(
-            TicketDocument ticket, Optional<FramingDocument> framing, Optional<DepartureDocument> departure) {}
+            TicketDocument ticket, Optional<FramingDocument> framing, Optional<DepartureDocument> departure) {
+        /** As it comes in a request: null where nothing is said. */
+        public static Wish of(TicketDocument ticket, FramingDocument framing, DepartureDocument departure) {
+            return new Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(departure));
+        }
+    }
 
     /** @throws ProblemException if there is no such picture, or it will not open */
     public Planned of(UUID originalId, Wish wish) {

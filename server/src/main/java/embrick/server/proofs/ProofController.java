@@ -7,6 +7,7 @@ import embrick.core.plan.ReducedPlan;
 import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocument;
+import embrick.server.framings.PlanRequest;
 import embrick.server.framings.Plans;
 import embrick.server.problems.ProblemException;
 import embrick.server.problems.ProblemException.ProblemDetail;
@@ -21,7 +22,6 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -80,7 +80,7 @@ class ProofController {
             @Schema(nullable = true) @DecimalMin("1") @DecimalMax("1000")
             Double reduction) {
         Plans.Wish wish() {
-            return new Plans.Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(departure));
+            return Plans.Wish.of(ticket, framing, departure);
         }
     }
 
@@ -110,21 +110,12 @@ class ProofController {
 
     /** Where the piece has its strongest contours, the strongest first. */
     @PostMapping("/originals/{id}/contours")
-    List<ContourView> contours(@PathVariable UUID id, @Valid @RequestBody ContourRequest request) throws IOException {
+    List<ContourView> contours(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         Plan plan = ready(planned.planning());
         return proofs.contours(planned.original().digest(), planned.facts(), plan).stream()
                 .map(spot -> new ContourView(spot.x(), spot.y(), spot.strength()))
                 .toList();
-    }
-
-    record ContourRequest(
-            @NotNull @Valid TicketDocument ticket,
-            @Schema(nullable = true) @Valid FramingDocument framing,
-            @Schema(nullable = true) @Valid DepartureDocument departure) {
-        Plans.Wish wish() {
-            return new Plans.Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(departure));
-        }
     }
 
     private static Plan ready(Planning planning) {

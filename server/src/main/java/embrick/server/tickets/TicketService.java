@@ -36,6 +36,11 @@ public class TicketService {
     }
 
     @Transactional(readOnly = true)
+    public boolean exists(UUID id) {
+        return tickets.existsById(id);
+    }
+
+    @Transactional(readOnly = true)
     public TicketDocument document(UUID id) {
         return json.ticket(get(id).document());
     }

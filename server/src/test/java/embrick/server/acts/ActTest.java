@@ -9,6 +9,7 @@ import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import java.net.http.HttpRequest.BodyPublishers;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -208,6 +209,31 @@ class ActTest {
         }
         assertThat(step("undo").status()).isEqualTo(200);
         assertThat(outlookOf("a").path("width").asInt()).isEqualTo(3000);
+    }
+
+    @Test
+    void aDepartureIsOfATicketOfItsOwnJob() {
+        ticket = api.firstTicket(api.newJob("another")).path("id").asString();
+        Map<String, Object> strange = departure(0, Map.of("schemaVersion", 1, "ppi", 150));
+        assertThat(act("own ppi", List.of(), List.of(strange)).status()).isEqualTo(404);
+        assertThat(history().path("undo").isNull()).isTrue();
+    }
+
+    @Test
+    void anActIsUndoneEvenWhereItsTicketWasTakenAway() {
+        JsonNode second = api.post(
+                        "/jobs/" + job + "/tickets", api.firstTicket(job).path("document"))
+                .body();
+        ticket = second.path("id").asString();
+        act(
+                "both",
+                List.of(framing(0, -1, tilted(4), false)),
+                List.of(departure(0, Map.of("schemaVersion", 1, "ppi", 150))));
+        assertThat(api.send("DELETE", "/tickets/" + ticket, BodyPublishers.noBody(), Map.of())
+                        .status())
+                .isBetween(200, 204);
+        assertThat(step("undo").status()).isEqualTo(200);
+        assertThat(tiltOf(0)).isZero();
     }
 
     @Test
