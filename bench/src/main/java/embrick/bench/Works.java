@@ -18,12 +18,13 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampler;
 import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
+import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.PaperColour;
+import embrick.core.colour.PaperColour;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
@@ -106,6 +107,7 @@ final class Works implements AutoCloseable {
                 onPaper("8", "10"),
                 Turn.SUIT,
                 new Fit.Fill(PaperColour.WHITE),
+                new Edges.None(),
                 Resolution.perInch(300),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,

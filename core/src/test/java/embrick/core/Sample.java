@@ -1,5 +1,6 @@
 package embrick.core;
 
+import embrick.core.colour.PaperColour;
 import embrick.core.paper.PaperSize;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
@@ -7,13 +8,13 @@ import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.SourceColour;
+import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.PaperColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -59,6 +60,7 @@ public final class Sample {
                 onPaper("8 in", "10 in"),
                 Turn.SUIT,
                 new Fit.Fill(PaperColour.WHITE),
+                new Edges.None(),
                 Resolution.perInch(300),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,

@@ -16,12 +16,13 @@ import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.EmbeddedProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.SourceColour;
+import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.PaperColour;
+import embrick.core.colour.PaperColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -89,6 +90,7 @@ final class PictureFiles {
                 new Size.OwnShape(),
                 Turn.SUIT,
                 new Fit.Fill(PaperColour.WHITE),
+                new Edges.None(),
                 Resolution.perInch(ppi),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,

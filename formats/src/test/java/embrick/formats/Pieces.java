@@ -8,12 +8,13 @@ import embrick.core.plan.Planning;
 import embrick.core.print.Print;
 import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
+import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.PaperColour;
+import embrick.core.colour.PaperColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -39,6 +40,7 @@ public final class Pieces {
                         new PaperSize(Length.parse(width, LengthUnit.IN), Length.parse(height, LengthUnit.IN))),
                 Turn.SUIT,
                 new Fit.Fill(PaperColour.WHITE),
+                new Edges.None(),
                 Resolution.perInch(ppi),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,

@@ -1,5 +1,7 @@
 package embrick.core.check;
 
+import embrick.core.plan.PageLayout;
+import embrick.core.plan.PageLayout.Box;
 import embrick.core.plan.Plan;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
@@ -14,10 +16,27 @@ import java.util.Optional;
 /**
  * What a finished file must say of itself.
  *
- * @param ppi as the format encodes it: TIFF and Exif exactly, PNG to the whole pixel per metre
+ * @param ppi as the format encodes it: TIFF and Exif exactly, PNG to the whole pixel per metre; a page has its boxes instead
  * @param profileDigest SHA-256 of the ICC profile's bytes
+ * @param page of a PDF
  */
-public record Expectation(FileKind kind, PixelSize size, int bitsPerChannel, Resolution ppi, String profileDigest) {
+public record Expectation(
+        FileKind kind,
+        PixelSize size,
+        int bitsPerChannel,
+        Optional<Resolution> ppi,
+        String profileDigest,
+        Optional<PageBoxes> page) {
+    /** Boxes are written with five decimals; nobody cuts paper closer than a hundredth of a point, 3.5 µm. */
+    private static final double POINTS_APART = 0.01;
+
+    /** A page's boxes, and the place of its picture. */
+    public record PageBoxes(Box media, Box bleed, Box trim, Box picture) {
+        static PageBoxes of(PageLayout layout) {
+            return new PageBoxes(layout.media(), layout.bleed(), layout.trim(), layout.picture());
+        }
+    }
+
     /**
      * @param profileDigest of the profile the plan's output carries
      */
@@ -26,30 +45,58 @@ public record Expectation(FileKind kind, PixelSize size, int bitsPerChannel, Res
             case FileFormat.Jpeg _ -> FileKind.JPEG;
             case FileFormat.Tiff _ -> FileKind.TIFF;
             case FileFormat.Png _ -> FileKind.PNG;
+            case FileFormat.Pdf _ -> FileKind.PDF;
         };
-        Resolution encoded = kind == FileKind.PNG
-                ? Resolution.perMetre(plan.marked().roundedPerMetre())
-                : Resolution.perInch(
-                        plan.marked().perInchFraction().numerator(),
-                        plan.marked().perInchFraction().denominator());
-        return new Expectation(kind, plan.sheet(), plan.bitsPerChannel(), encoded, profileDigest);
+        Optional<PageBoxes> page =
+                kind == FileKind.PDF ? Optional.of(PageBoxes.of(PageLayout.of(plan))) : Optional.empty();
+        return new Expectation(
+                kind, plan.total(), plan.bitsPerChannel(), encoded(kind, plan.marked()), profileDigest, page);
+    }
+
+    private static Optional<Resolution> encoded(FileKind kind, Resolution marked) {
+        return switch (kind) {
+            case PDF -> Optional.empty();
+            case PNG -> Optional.of(Resolution.perMetre(marked.roundedPerMetre()));
+            case JPEG, TIFF, HEIF, WEBP ->
+                Optional.of(Resolution.perInch(
+                        marked.perInchFraction().numerator(),
+                        marked.perInchFraction().denominator()));
+        };
     }
 
     /** All that differs; empty when the file is as planned. */
-    public List<Difference> differences(SourceFacts found) {
+    public List<Difference> differences(SourceFacts found, Optional<PageBoxes> foundPage) {
         List<Difference> differences = new ArrayList<>();
         compare(differences, "file", kind, found.kind());
         compare(differences, "pixels", size, found.seen());
         compare(differences, "bits a channel", bitsPerChannel, found.colour().bitsPerChannel());
         compare(differences, "orientation", 1, found.orientation().tag());
-        compare(differences, "ppi across", Optional.of(ppi), found.ppi().map(MarkedPpi::across));
-        compare(differences, "ppi down", Optional.of(ppi), found.ppi().map(MarkedPpi::down));
+        compare(differences, "ppi across", ppi, found.ppi().map(MarkedPpi::across));
+        compare(differences, "ppi down", ppi, found.ppi().map(MarkedPpi::down));
         compare(
                 differences,
                 "profile",
                 Optional.of(profileDigest),
                 found.colour().profile().map(SourceFacts.EmbeddedProfile::digest));
+        page.ifPresent(wanted -> compare(differences, wanted, foundPage));
         return differences;
+    }
+
+    private static void compare(List<Difference> differences, PageBoxes wanted, Optional<PageBoxes> found) {
+        if (found.isEmpty()) {
+            differences.add(new Difference("page", "one with its boxes", "none"));
+            return;
+        }
+        compare(differences, "media box", wanted.media(), found.get().media());
+        compare(differences, "bleed box", wanted.bleed(), found.get().bleed());
+        compare(differences, "trim box", wanted.trim(), found.get().trim());
+        compare(differences, "picture's place", wanted.picture(), found.get().picture());
+    }
+
+    private static void compare(List<Difference> differences, String what, Box expected, Box found) {
+        if (!(expected.apart(found) <= POINTS_APART)) {
+            differences.add(new Difference(what, expected.toString(), found.toString()));
+        }
     }
 
     private static void compare(List<Difference> differences, String what, Object expected, Object found) {

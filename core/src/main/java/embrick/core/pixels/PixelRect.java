@@ -25,4 +25,9 @@ public record PixelRect(int x, int y, int width, int height) {
     public boolean isInside(PixelSize size) {
         return x >= 0 && y >= 0 && right() <= size.width() && bottom() <= size.height();
     }
+
+    /** Whether a whole picture of the size, its corner at 0, lies inside this rectangle. */
+    public boolean covers(PixelSize size) {
+        return x <= 0 && y <= 0 && right() >= size.width() && bottom() >= size.height();
+    }
 }

@@ -1,5 +1,6 @@
 package embrick.core.plan;
 
+import embrick.core.edge.Bands;
 import embrick.core.framing.FrameGeometry;
 import embrick.core.framing.Framing;
 import embrick.core.framing.Framing.Corners;
@@ -35,17 +36,9 @@ record Layout(
         return switch (ticket.size()) {
             case Size.OnPaper paper -> {
                 PixelSize sheet = sheetPixels(paper, seen, ticket, framing);
-                yield switch (ticket.fit()) {
-                    case Fit.Fill _ -> fill(seen, sheet, framing);
-                    case Fit.Inside _ -> inside(seen, sheet, framing);
-                    case Fit.AtScale atScale ->
-                        PlacedAtScale.layOut(
-                                seen,
-                                sheet,
-                                framing,
-                                atScale.anchor(),
-                                printedPpi / ticket.ppi().toPpi());
-                };
+                Bands framed = EdgeRule.framed(ticket, sheet);
+                yield onPaper(seen, framed.around(sheet), ticket, framing, printedPpi)
+                        .within(sheet, framed);
             }
             case Size.ShapeOnly shape -> {
                 double a = (double) shape.ratio().shortSide();
@@ -57,6 +50,28 @@ record Layout(
             case Size.OwnShape _ ->
                 allPixels(seen, seen.size().width(), seen.size().height(), framing);
         };
+    }
+
+    private static Layout onPaper(Seen seen, PixelSize paper, Ticket ticket, Framing framing, double printedPpi) {
+        return switch (ticket.fit()) {
+            case Fit.Fill _ -> fill(seen, paper, framing);
+            case Fit.Inside inside ->
+                inside(seen, paper, framing, inside, ticket.ppi().pixelsToCover(inside.margin()));
+            case Fit.AtScale atScale ->
+                PlacedAtScale.layOut(
+                        seen,
+                        paper,
+                        framing,
+                        atScale.anchor(),
+                        printedPpi / ticket.ppi().toPpi());
+        };
+    }
+
+    /** The same, said in the pixels of a sheet that lies inside it. */
+    private Layout within(PixelSize inner, Bands round) {
+        PixelRect moved =
+                new PixelRect(picture.x() - round.left(), picture.y() - round.top(), picture.width(), picture.height());
+        return new Layout(inner, moved, centreX, centreY, scale, limits, travelX, travelY);
     }
 
     private static boolean isSheetWide(PixelSize seen, Ticket ticket, Framing framing) {
@@ -83,17 +98,25 @@ record Layout(
     }
 
     /** The frame has the picture's own shape and all of it is shown: the larger of the two scales. */
-    private static Layout inside(Seen seen, PixelSize sheet, Framing framing) {
+    private static Layout inside(Seen seen, PixelSize sheet, Framing framing, Fit.Inside fit, int margin) {
+        PixelSize room =
+                new PixelSize(Math.max(1, sheet.width() - 2 * margin), Math.max(1, sheet.height() - 2 * margin));
         PixelSize shape = seen.size();
         FrameGeometry frame = frame(seen, shape.width(), shape.height(), framing);
         double extent = frame.loosestScale() / framing.tightness();
         double frameWidth = shape.width() * extent;
         double frameHeight = shape.height() * extent;
-        double fitting = Math.max(frameWidth / sheet.width(), frameHeight / sheet.height());
-        int width = nearestWithin(frameWidth / fitting, sheet.width());
-        int height = nearestWithin(frameHeight / fitting, sheet.height());
+        double fitting = Math.max(frameWidth / room.width(), frameHeight / room.height());
+        int width = nearestWithin(frameWidth / fitting, room.width());
+        int height = nearestWithin(frameHeight / fitting, room.height());
         double scale = Math.max(frameWidth / width, frameHeight / height);
-        PixelRect picture = new PixelRect((sheet.width() - width) / 2, (sheet.height() - height) / 2, width, height);
+        int side = Math.min(margin, (sheet.width() - width) / 2);
+        int top = Math.min(margin, (sheet.height() - height) / 2);
+        PixelRect picture = new PixelRect(
+                side + (int) ((room.width() - width) * fit.anchor().x()),
+                top + (int) ((room.height() - height) * fit.anchor().y()),
+                width,
+                height);
         return held(seen, sheet, picture, frame, extent, scale);
     }
 

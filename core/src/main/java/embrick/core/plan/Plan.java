@@ -1,6 +1,9 @@
 package embrick.core.plan;
 
 import embrick.core.colour.ColourPath;
+import embrick.core.colour.PaperColour;
+import embrick.core.edge.Bands;
+import embrick.core.edge.Extension;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
 import embrick.core.lift.LiftSettings;
@@ -10,7 +13,6 @@ import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.PaperColour;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.util.List;
@@ -21,8 +23,10 @@ import java.util.Optional;
  * All numbers of one output.
  *
  * @param source the pixels it is made from, as they lie in the file
- * @param sheet the whole output
- * @param picture where the picture stands on the sheet; all of it when the sheet is filled
+ * @param sheet the finished sheet, of a wrap its face
+ * @param extension what goes round the sheet; with it, the sheet is the whole output, the total
+ * @param picture where the picture stands, in the sheet's pixels: on it, all of it when the sheet is filled, or beyond it
+ *     on all sides where the bands show the picture itself
  * @param window which part of the picture, at which tilt and scale; its output is the picture's pixels
  * @param corners how what a tilted picture leaves bare is filled; {@code COVERED} where nothing is bare
  * @param resampling the method that is used, chosen or picked
@@ -33,6 +37,7 @@ import java.util.Optional;
 public record Plan(
         Source source,
         PixelSize sheet,
+        Extension extension,
         PixelRect picture,
         Window window,
         Corners corners,
@@ -51,14 +56,41 @@ public record Plan(
         Objects.requireNonNull(corners);
         Objects.requireNonNull(resampling);
         Objects.requireNonNull(lift);
-        if (!picture.isInside(sheet)) {
-            throw new IllegalArgumentException("picture: expected inside the sheet " + sheet + ", got " + picture);
+        Objects.requireNonNull(extension);
+        if (!picture.isInside(sheet) && !picture.covers(sheet)) {
+            throw new IllegalArgumentException(
+                    "picture: expected inside the sheet " + sheet + " or all round it, got " + picture);
+        }
+        if (!extension.bands().onTotal(picture).isInside(extension.around(sheet))) {
+            throw new IllegalArgumentException(
+                    "picture: expected inside the total " + extension.around(sheet) + ", got " + picture);
         }
         if (picture.width() != window.output().width()
                 || picture.height() != window.output().height()) {
             throw new IllegalArgumentException(
                     "window: expected " + picture.width() + " × " + picture.height() + ", got " + window.output());
         }
+    }
+
+    /** All that is made: the sheet with its bands. */
+    public PixelSize total() {
+        return extension.around(sheet);
+    }
+
+    /** Where the sheet lies on the total. */
+    public PixelRect sheetOnTotal() {
+        return extension.bands().onTotal(PixelRect.whole(sheet));
+    }
+
+    /** What is made of picture and paper before bands go round it, in the sheet's pixels: the sheet, or a picture beyond it. */
+    public PixelRect ground() {
+        return picture.isInside(sheet) ? PixelRect.whole(sheet) : picture;
+    }
+
+    /** What of the bands is left to fill. */
+    public Bands bandsRoundGround() {
+        PixelRect ground = extension.bands().onTotal(ground());
+        return new Bands(ground.x(), ground.y(), total().width() - ground.right(), total().height() - ground.bottom());
     }
 
     /** The picture as it is seen, after tag, mirror and quarter turns. */
@@ -84,10 +116,11 @@ public record Plan(
     }
 
     /** The same picture on other pixels. */
-    Plan onSheet(PixelSize otherSheet, PixelRect otherPicture, Window otherWindow) {
+    Plan onSheet(PixelSize otherSheet, Extension otherExtension, PixelRect otherPicture, Window otherWindow) {
         return new Plan(
                 source,
                 otherSheet,
+                otherExtension,
                 otherPicture,
                 otherWindow,
                 corners,
@@ -107,6 +140,7 @@ public record Plan(
         return new Plan(
                 source,
                 sheet,
+                extension,
                 picture,
                 window,
                 corners,

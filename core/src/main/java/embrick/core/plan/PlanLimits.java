@@ -1,13 +1,18 @@
 package embrick.core.plan;
 
+import embrick.core.edge.Bands;
 import embrick.core.pixels.ColourModel;
+import embrick.core.pixels.PixelRect;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.Fit;
 import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.PixelSize;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 /** What a plan may not ask for. */
 final class PlanLimits {
@@ -15,6 +20,8 @@ final class PlanLimits {
     private static final int JPEG_SIDE = 65_500;
     /** Longest side of other files: beyond any roll at any ppi. */
     private static final int OTHER_SIDE = 300_000;
+    /** Longest side of a page: 14 400 units of 1/72 inch (ISO 32000-1, annex C.2). */
+    private static final int PDF_INCHES = 200;
     /** Most pixels of one piece. */
     private static final long MOST_PIXELS = 1_000_000_000L;
 
@@ -52,25 +59,86 @@ final class PlanLimits {
                 "Say on the ticket how many original pixels go to an inch.");
     }
 
-    static List<Problem> sizeProblems(PixelSize sheet, Ticket ticket) {
+    static List<Problem> sizeProblems(PixelSize sheet, Bands bands, Ticket ticket) {
+        List<Problem> problems = sizeProblems(sheet, "size", "Lower the ppi or the size", ticket);
+        if (problems.isEmpty() && !bands.isNone()) {
+            return sizeProblems(
+                    bands.around(sheet), "edges", "Make the bands narrower, lower the ppi or the size", ticket);
+        }
+        return problems;
+    }
+
+    private static List<Problem> sizeProblems(PixelSize all, String subject, String remedy, Ticket ticket) {
         List<Problem> problems = new ArrayList<>();
-        int mostSide = ticket.file() instanceof FileFormat.Jpeg ? JPEG_SIDE : OTHER_SIDE;
-        int longest = Math.max(sheet.width(), sheet.height());
+        int mostSide = isCodedAsJpeg(ticket.file()) ? JPEG_SIDE : OTHER_SIDE;
+        int longest = Math.max(all.width(), all.height());
         if (longest > mostSide) {
             problems.add(new Problem(
                     "side-too-long",
-                    "size",
+                    subject,
                     "at most " + mostSide + " px a side in this file",
                     longest + " px",
-                    "Lower the ppi or the size, or choose TIFF."));
+                    remedy + ", or choose TIFF."));
         }
-        if (sheet.pixels() > MOST_PIXELS) {
+        if (all.pixels() > MOST_PIXELS) {
             problems.add(new Problem(
                     "too-many-pixels",
-                    "size",
+                    subject,
                     "at most " + MOST_PIXELS / 1_000_000 + " MP",
-                    sheet.pixels() / 1_000_000 + " MP",
-                    "Lower the ppi or the size."));
+                    all.pixels() / 1_000_000 + " MP",
+                    remedy + "."));
+        }
+        double pageInches = longest / ticket.ppi().toPpi() + 2 * PageLayout.MARK_ROOM.toInches();
+        if (ticket.file() instanceof FileFormat.Pdf && pageInches > PDF_INCHES) {
+            problems.add(new Problem(
+                    "page-too-large",
+                    subject,
+                    "at most " + PDF_INCHES + " in a side on a PDF page, marks included",
+                    String.format(Locale.ROOT, "%.1f in", pageInches),
+                    remedy + ", or choose TIFF."));
+        }
+        return problems;
+    }
+
+    private static boolean isCodedAsJpeg(FileFormat file) {
+        return switch (file) {
+            case FileFormat.Jpeg _ -> true;
+            case FileFormat.Pdf pdf -> pdf.pixels() instanceof FileFormat.PagePixels.Coded;
+            case FileFormat.Tiff _, FileFormat.Png _ -> false;
+        };
+    }
+
+    /** What stands against the paper round a picture that sits inside its sheet. */
+    static List<Problem> paperProblems(Layout layout, Ticket ticket) {
+        List<Problem> problems = new ArrayList<>();
+        PixelSize sheet = layout.sheet();
+        if (ticket.size() instanceof Size.OnPaper && ticket.fit() instanceof Fit.Inside inside) {
+            int margin = ticket.ppi().pixelsToCover(inside.margin());
+            int shortSide = Math.min(sheet.width(), sheet.height());
+            if (2L * margin >= shortSide) {
+                problems.add(new Problem(
+                        "margin-too-wide",
+                        "fit",
+                        "a margin of less than half the sheet, " + shortSide / 2 + " px",
+                        margin + " px",
+                        "Say a narrower margin, or a larger sheet."));
+                return problems;
+            }
+        }
+        if (ticket.fit().marks() == Fit.TrimMarks.AT_CORNERS) {
+            PixelRect picture = layout.picture();
+            int room = Math.min(
+                    Math.min(picture.x(), picture.y()),
+                    Math.min(sheet.width() - picture.right(), sheet.height() - picture.bottom()));
+            int needed = Marks.trimRoom(ticket.ppi());
+            if (room < needed) {
+                problems.add(new Problem(
+                        "marks-without-room",
+                        "fit",
+                        "paper of " + Marks.GAP.plus(Marks.LONG) + " (" + needed + " px) on all sides for trim marks",
+                        Math.max(0, room) + " px",
+                        "Keep a wider margin, choose a larger sheet, or leave the marks out."));
+            }
         }
         return problems;
     }

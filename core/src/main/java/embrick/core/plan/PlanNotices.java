@@ -1,10 +1,14 @@
 package embrick.core.plan;
 
+import embrick.core.edge.Bands;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.pixels.ColourModel;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.source.SourceFacts;
+import embrick.core.ticket.EdgeFill;
+import embrick.core.ticket.Edges;
 import embrick.core.ticket.Ticket;
+import embrick.core.units.Length;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -49,9 +53,31 @@ final class PlanNotices {
                             plan.figures().bareShare() * 100,
                             plan.corners() == Corners.PAPER ? "paper shows there" : "its rim is drawn out")));
         }
+        if (ticket.edges() instanceof Edges.Bleed(Length _, Length _, EdgeFill.Picture _)
+                && !plan.bandsRoundGround().isNone()) {
+            notices.add(new Notice("bleed-filled", filledText(plan)));
+        }
         if (ticket.resampling().light() == Light.LINEAR && facts.colour().model() == ColourModel.CMYK) {
             notices.add(new Notice("not-light", "mixed as encoded: amounts of ink are no light"));
         }
         return notices;
+    }
+
+    /** On which sides, and how far, a bleed of the picture itself had to be filled another way. */
+    private static String filledText(Plan plan) {
+        Bands filled = plan.bandsRoundGround();
+        double millimetres = 25.4 / plan.marked().toPpi();
+        List<String> sides = new ArrayList<>();
+        side(sides, "at the left", filled.left(), millimetres);
+        side(sides, "at the top", filled.top(), millimetres);
+        side(sides, "at the right", filled.right(), millimetres);
+        side(sides, "at the foot", filled.foot(), millimetres);
+        return "the picture does not reach into all of the bleed: mirrored " + String.join(", ", sides);
+    }
+
+    private static void side(List<String> sides, String name, int pixels, double millimetres) {
+        if (pixels > 0) {
+            sides.add(String.format(Locale.ROOT, "%.1f mm %s", pixels * millimetres, name));
+        }
     }
 }

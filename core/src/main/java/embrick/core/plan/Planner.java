@@ -2,6 +2,8 @@ package embrick.core.plan;
 
 import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
+import embrick.core.edge.Bands;
+import embrick.core.edge.Extension;
 import embrick.core.framing.Framing;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.Overlap;
@@ -9,13 +11,17 @@ import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts;
+import embrick.core.ticket.EdgeFill;
+import embrick.core.ticket.Edges;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Ticket;
+import embrick.core.units.Length;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -23,7 +29,8 @@ import java.util.OptionalDouble;
  *
  * <p>Rounding rules, each named once in {@code Layout} or {@code Resolution}: a face takes the nearest pixel
  * ({@code pixelsFor}); a shape with all its pixels takes whole pixels that exist ({@code Layout.wholePixelsWithin}); a
- * picture inside a sheet takes the nearest pixel, never more than the sheet ({@code Layout.nearestWithin}).
+ * picture inside a sheet takes the nearest pixel, never more than the sheet ({@code Layout.nearestWithin}); bands round up,
+ * each by itself ({@code EdgeRule}).
  */
 public final class Planner {
     /** Less than this of a sheet is the rounding of the sums that led here: a tenth of a pixel of 10 megapixels. */
@@ -31,7 +38,20 @@ public final class Planner {
 
     private Planner() {}
 
+    /**
+     * The plan of a ticket without a caption.
+     *
+     * @throws IllegalArgumentException if the ticket asks for one
+     */
     public static Planning plan(SourceFacts facts, Ticket ticket, Framing framing) {
+        if (ticket.edges() instanceof Edges.Border border && border.caption().isPresent()) {
+            throw new IllegalArgumentException("caption: expected the picture's words, got none");
+        }
+        return plan(facts, ticket, framing, Optional.empty());
+    }
+
+    /** @param words of the caption, where the ticket asks for one */
+    public static Planning plan(SourceFacts facts, Ticket ticket, Framing framing, Optional<CaptionText> words) {
         List<Problem> problems = new ArrayList<>(PlanLimits.colourProblems(facts, ticket));
         OptionalDouble printedPpi = printedPpi(facts, ticket);
         if (printedPpi.isEmpty()) {
@@ -40,12 +60,15 @@ public final class Planner {
         Seen seen = Seen.of(facts, framing);
         Layout layout =
                 Layout.of(seen, ticket, framing, printedPpi.orElse(ticket.ppi().toPpi()));
-        problems.addAll(PlanLimits.sizeProblems(layout.sheet(), ticket));
+        Bands bands = EdgeRule.bands(ticket, layout.sheet());
+        problems.addAll(PlanLimits.sizeProblems(layout.sheet(), bands, ticket));
+        problems.addAll(PlanLimits.paperProblems(layout, ticket));
+        problems.addAll(EdgeRule.problems(ticket, layout.sheet(), words));
         LiftRule.problem(ticket.lift(), ticket.ppi()).ifPresent(problems::add);
         if (!problems.isEmpty()) {
             return new Planning.Refused(problems);
         }
-        Plan plan = assemble(facts, ticket, framing, seen, layout);
+        Plan plan = assemble(facts, ticket, framing, seen, layout, words);
         return new Planning.Ready(plan, PlanNotices.of(facts, ticket, plan));
     }
 
@@ -59,7 +82,8 @@ public final class Planner {
         return OptionalDouble.of(ticket.ppi().toPpi());
     }
 
-    private static Plan assemble(SourceFacts facts, Ticket ticket, Framing framing, Seen seen, Layout layout) {
+    private static Plan assemble(
+            SourceFacts facts, Ticket ticket, Framing framing, Seen seen, Layout layout, Optional<CaptionText> words) {
         PixelRect picture = layout.picture();
         double scale = layout.scale();
         double centreX = layout.centreX();
@@ -81,11 +105,20 @@ public final class Planner {
         ColourPath colour = colourPath(facts, ticket);
         int bits = ticket.file().bits(facts.colour().bitsPerChannel());
         double bare = bareShare(window, seen.size(), ticket, framing);
+        Extension extension = extension(ticket, layout, words);
+        Bands reach = bare > 0 ? Bands.NONE : reach(ticket, layout, window, seen.size(), extension.bands());
         return new Plan(
                 source,
                 layout.sheet(),
-                picture,
-                window,
+                extension,
+                reach.isNone()
+                        ? picture
+                        : new PixelRect(
+                                -reach.left(),
+                                -reach.top(),
+                                reach.around(layout.sheet()).width(),
+                                reach.around(layout.sheet()).height()),
+                reach.isNone() ? window : Reach.reachedOut(window, reach),
                 bare > 0 ? cornersFill(ticket, framing) : Corners.COVERED,
                 MethodRule.resolve(
                         ticket.resampling(), window, seen.size(), facts.colour().model()),
@@ -97,11 +130,26 @@ public final class Planner {
                 bits,
                 ticket.shape().key(),
                 new Plan.Limits(Seen.limitsInOriginal(layout.limits(), framing), layout.travelX(), layout.travelY()),
-                figures(ticket, seen.size(), layout, bare, colour, bits));
+                figures(ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits));
+    }
+
+    private static Extension extension(Ticket ticket, Layout layout, Optional<CaptionText> words) {
+        Extension extension = EdgeRule.extension(ticket, layout.sheet(), words);
+        return ticket.fit().marks() == Fit.TrimMarks.NONE
+                ? extension
+                : extension.withMarks(Marks.ofTrim(extension.bands().onTotal(layout.picture()), ticket.ppi()));
+    }
+
+    /** What of a bleed that asks for the picture itself it has, where it covers the sheet. */
+    private static Bands reach(Ticket ticket, Layout layout, Window window, PixelSize seen, Bands bands) {
+        boolean asked = ticket.edges() instanceof Edges.Bleed(Length _, Length _, EdgeFill.Picture _);
+        return asked && layout.picture().equals(PixelRect.whole(layout.sheet()))
+                ? Reach.of(window, seen, bands)
+                : Bands.NONE;
     }
 
     private static Plan.Figures figures(
-            Ticket ticket, PixelSize seen, Layout layout, double bare, ColourPath colour, int bits) {
+            Ticket ticket, PixelSize seen, Layout layout, double bare, ColourPath colour, PixelSize total, int bits) {
         double scale = layout.scale();
         double realPpi = ticket.ppi().toPpi() * scale;
         double frameWidth = Math.min(scale * layout.picture().width(), seen.width());
@@ -116,8 +164,8 @@ public final class Planner {
                 Math.clamp(1 - shown / seen.pixels(), 0, 1),
                 bare,
                 realPpi / Verdict.finePpi(ticket.viewing()),
-                layout.sheet().bytes(colour.to().model().channels(), bits / 8),
-                Weights.expectedFileBytes(layout.sheet(), colour.to().model(), ticket.file(), bits));
+                total.bytes(colour.to().model().channels(), bits / 8),
+                Weights.expectedFileBytes(total, colour.to().model(), ticket.file(), bits));
     }
 
     /** Share of the picture's place on the sheet that the tilted picture leaves bare. */

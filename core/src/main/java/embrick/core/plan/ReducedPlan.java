@@ -1,5 +1,10 @@
 package embrick.core.plan;
 
+import embrick.core.edge.Bands;
+import embrick.core.edge.CaptionLine;
+import embrick.core.edge.Extension;
+import embrick.core.edge.KeyLine;
+import embrick.core.edge.Stroke;
 import embrick.core.lift.LiftSettings;
 import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Method;
@@ -29,14 +34,13 @@ public final class ReducedPlan {
         if (reduction == 1) {
             return plan;
         }
-        PixelSize sheet = new PixelSize(
-                pixels(plan.sheet().width(), reduction), pixels(plan.sheet().height(), reduction));
+        PixelSize total = new PixelSize(
+                pixels(plan.total().width(), reduction), pixels(plan.total().height(), reduction));
+        PixelRect sheet = reduced(plan.sheetOnTotal(), total, reduction);
         PixelRect place = plan.picture();
-        int left = Math.min(edge(place.x(), reduction), sheet.width() - 1);
-        int top = Math.min(edge(place.y(), reduction), sheet.height() - 1);
-        int right = Math.clamp(edge(place.right(), reduction), left + 1, sheet.width());
-        int bottom = Math.clamp(edge(place.bottom(), reduction), top + 1, sheet.height());
-        PixelRect picture = new PixelRect(left, top, right - left, bottom - top);
+        PixelRect onTotal = reduced(plan.extension().bands().onTotal(place), total, reduction);
+        PixelRect picture =
+                new PixelRect(onTotal.x() - sheet.x(), onTotal.y() - sheet.y(), onTotal.width(), onTotal.height());
         Window whole = plan.window();
         Window window = new Window(
                 whole.seenAs(),
@@ -47,8 +51,46 @@ public final class ReducedPlan {
                         * Math.max(
                                 (double) place.width() / picture.width(), (double) place.height() / picture.height()),
                 whole.tiltDegrees());
-        Plan reduced = plan.onSheet(sheet, picture, window).withLift(lift(plan, reduction));
+        Extension extension = extension(plan.extension(), sheet, total, reduction);
+        Plan reduced = plan.onSheet(new PixelSize(sheet.width(), sheet.height()), extension, picture, window)
+                .withLift(lift(plan, reduction));
         return reduction < WIDE ? reduced : reduced.withResampling(Resampling.by(Method.AREA));
+    }
+
+    private static PixelRect reduced(PixelRect place, PixelSize total, double reduction) {
+        int left = Math.min(edge(place.x(), reduction), total.width() - 1);
+        int top = Math.min(edge(place.y(), reduction), total.height() - 1);
+        int right = Math.clamp(edge(place.right(), reduction), left + 1, total.width());
+        int bottom = Math.clamp(edge(place.bottom(), reduction), top + 1, total.height());
+        return new PixelRect(left, top, right - left, bottom - top);
+    }
+
+    private static Extension extension(Extension whole, PixelRect sheet, PixelSize total, double reduction) {
+        Bands bands = new Bands(sheet.x(), sheet.y(), total.width() - sheet.right(), total.height() - sheet.bottom());
+        int narrowest = bands.narrowest();
+        return new Extension(
+                bands,
+                whole.fill(),
+                whole.rim(),
+                whole.keyLine()
+                        .filter(_ -> narrowest > 0)
+                        .map(line ->
+                                new KeyLine(Math.clamp(edge(line.width(), reduction), 1, narrowest), line.colour())),
+                whole.caption()
+                        .map(line -> new CaptionLine(
+                                line.text(),
+                                line.emPixels() / reduction,
+                                line.middleX() / reduction,
+                                line.baseline() / reduction,
+                                line.colour())),
+                whole.marks().stream()
+                        .map(mark -> new Stroke(
+                                mark.x1() / reduction,
+                                mark.y1() / reduction,
+                                mark.x2() / reduction,
+                                mark.y2() / reduction,
+                                Math.max(0.6, mark.width() / reduction)))
+                        .toList());
     }
 
     /** A lift that is too narrow for the reduced pixels has nothing left to do there. */

@@ -1,17 +1,18 @@
 package embrick.core.plan;
 
+import embrick.core.colour.PaperColour;
 import embrick.core.framing.Framing;
 import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts;
+import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.PaperColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -38,6 +39,7 @@ public final class SmallPlan {
                 new Size.OwnShape(),
                 Turn.SUIT,
                 new Fit.Fill(STAGE),
+                new Edges.None(),
                 Resolution.perInch(96),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,
@@ -58,6 +60,7 @@ public final class SmallPlan {
                 Math.round(size.height() / scale)));
         double even = Math.max((double) size.width() / small.width(), (double) size.height() / small.height());
         Window window = new Window(whole.window().seenAs(), small, size.width() / 2.0, size.height() / 2.0, even, 0);
-        return whole.onSheet(small, PixelRect.whole(small), window).withResampling(Resampling.by(Method.LANCZOS3));
+        return whole.onSheet(small, whole.extension(), PixelRect.whole(small), window)
+                .withResampling(Resampling.by(Method.LANCZOS3));
     }
 }

@@ -9,13 +9,22 @@ final class Weights {
     private Weights() {}
 
     static long expectedFileBytes(PixelSize sheet, ColourModel model, FileFormat file, int bits) {
-        double bytesPerPixel = switch (file) {
+        return Math.round(sheet.pixels() * bytesPerPixel(model, file, bits)) + 10_000;
+    }
+
+    private static double bytesPerPixel(ColourModel model, FileFormat file, int bits) {
+        return switch (file) {
             case FileFormat.Jpeg jpeg -> jpegBytesPerPixel(jpeg.quality());
             case FileFormat.Tiff tiff ->
                 model.channels() * (bits / 8) * (tiff.packing() == FileFormat.Packing.PLAIN ? 1.0 : 0.75);
             case FileFormat.Png _ -> model.channels() * (bits / 8) * 0.65;
+            case FileFormat.Pdf pdf ->
+                switch (pdf.pixels()) {
+                    case FileFormat.PagePixels.Coded coded ->
+                        jpegBytesPerPixel(coded.jpeg().quality());
+                    case FileFormat.PagePixels.Whole _ -> model.channels() * (bits / 8) * 0.7;
+                };
         };
-        return Math.round(sheet.pixels() * bytesPerPixel) + 10_000;
     }
 
     /** At 4:4:4 a grainy photograph takes about 0.25 bytes a pixel at 80, 0.8 at 95, 1.6 at 100. */

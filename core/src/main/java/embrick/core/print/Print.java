@@ -1,68 +1,106 @@
 package embrick.core.print;
 
 import embrick.core.colour.ColourPath;
+import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
-import embrick.core.framing.Framing.Corners;
+import embrick.core.edge.BandFill;
+import embrick.core.edge.Bands;
+import embrick.core.edge.Extended;
+import embrick.core.edge.Extension;
+import embrick.core.edge.Inked;
+import embrick.core.edge.Letters;
+import embrick.core.edge.Stroke;
 import embrick.core.lift.Halo;
-import embrick.core.lift.Lift;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
 import embrick.core.pixels.Strip;
 import embrick.core.plan.Plan;
-import embrick.core.ticket.PaperColour;
 import embrick.core.units.PixelSize;
 import java.util.Optional;
 
 /**
- * The sheet of one plan, made on demand: resample, lift, convert, lay on paper.
+ * The output of one plan, made on demand: the sheet's pixels, bands round them, lines and words on those.
  *
- * <p>Luminance is lifted in the original's own colours and then converted. CMYK and see-through originals are converted
- * and laid on the paper first: only then is there one luminance to lift.
- *
- * <p>One thread at a time. Any region gives the same samples that the whole sheet has there.
+ * <p>One thread at a time. Any region gives the same samples that the whole output has there.
  */
 public final class Print implements PixelRows {
     private final Plan plan;
-    private final PixelSource picture;
-    private final Optional<Lift> lift;
-    private final float[] paper;
-    private final int channels;
-    private float[] pixels = new float[0];
+    private final Colours colours;
+    private final Ground ground;
+    private final PixelSource output;
     private float[] strip = new float[0];
 
-    Print(Plan plan, Raster original, Transforms transforms) {
-        this.plan = plan;
-        this.channels = plan.colour().to().model().channels();
-        this.paper = paperIn(plan.colour().to(), plan.paper(), transforms);
-        Stages stages = Stages.of(plan, original, paper, transforms);
-        this.picture = plan.corners() == Corners.PAPER
-                ? new BareCorners(stages.last(), plan.window(), plan.seen(), paper)
-                : stages.last();
-        this.lift = stages.lift();
+    /** Colours in the output's profile. */
+    private record Colours(ProfileRef profile, Transforms transforms) {
+        float[] of(PaperColour colour) {
+            float[] srgb = {colour.red() / 255f, colour.green() / 255f, colour.blue() / 255f};
+            if (profile instanceof ProfileRef.Srgb) {
+                return srgb;
+            }
+            float[] converted = new float[profile.model().channels()];
+            Transform transform = transforms.along(new ColourPath(new ProfileRef.Srgb(), profile));
+            transform.apply(srgb, 0, converted, 0, 1);
+            return converted;
+        }
     }
 
-    private static float[] paperIn(ProfileRef profile, PaperColour colour, Transforms transforms) {
-        float[] srgb = {colour.red() / 255f, colour.green() / 255f, colour.blue() / 255f};
-        if (profile instanceof ProfileRef.Srgb) {
-            return srgb;
+    Print(Plan plan, Raster original, Transforms transforms, Letters letters) {
+        this.plan = plan;
+        this.colours = new Colours(plan.colour().to(), transforms);
+        float[] paper = colours.of(plan.paper());
+        this.ground = new Ground(plan, original, paper, transforms);
+        // The rim is read by stages of its own: what was measured of the lift is of the picture, once.
+        PixelSource extended = extended(() -> Extended.rimMean(inside(new Ground(plan, original, paper, transforms))));
+        this.output = inked(extended, letters);
+    }
+
+    private Extended.Inside inside(Ground pixels) {
+        return new Extended.Inside(pixels, pixels.size(), channels());
+    }
+
+    private PixelSource extended(java.util.function.Supplier<float[]> rimMean) {
+        Bands bands = plan.bandsRoundGround();
+        if (bands.isNone()) {
+            return ground;
         }
-        float[] converted = new float[profile.model().channels()];
-        Transform transform = transforms.along(new ColourPath(new ProfileRef.Srgb(), profile));
-        transform.apply(srgb, 0, converted, 0, 1);
-        return converted;
+        Extended.Inside inside = inside(ground);
+        return switch (plan.extension().fill()) {
+            case BandFill.Mirror _ -> Extended.mirrored(inside, bands);
+            case BandFill.DrawnOut _ -> Extended.drawnOut(inside, bands);
+            case BandFill.Plain plain -> Extended.plain(inside, bands, () -> colours.of(plain.colour()));
+            case BandFill.RimMean _ -> Extended.plain(inside, bands, rimMean);
+        };
+    }
+
+    private PixelSource inked(PixelSource pixels, Letters letters) {
+        Extension extension = plan.extension();
+        if (extension.keyLine().isEmpty()
+                && extension.caption().isEmpty()
+                && extension.marks().isEmpty()) {
+            return pixels;
+        }
+        Inked inked = new Inked(pixels, channels());
+        extension
+                .keyLine()
+                .ifPresent(line -> inked.withLineRound(plan.sheetOnTotal(), line.width(), colours.of(line.colour())));
+        extension.caption().ifPresent(line -> inked.withWords(letters.draw(line), colours.of(line.colour())));
+        for (Stroke mark : extension.marks()) {
+            inked.withMark(mark, colours.of(PaperColour.BLACK), colours.of(PaperColour.WHITE));
+        }
+        return inked;
     }
 
     @Override
     public PixelSize size() {
-        return plan.sheet();
+        return plan.total();
     }
 
     @Override
     public int channels() {
-        return channels;
+        return plan.colour().to().model().channels();
     }
 
     @Override
@@ -72,63 +110,28 @@ public final class Print implements PixelRows {
 
     /** How far lifted contours overshoot in what has been rendered so far; empty where nothing is lifted. */
     public Optional<Halo> halo() {
-        return lift.map(Lift::halo);
+        return ground.halo();
     }
 
     @Override
     public Strip rows(int y, int rows) {
-        int needed = Math.multiplyExact(Math.multiplyExact(rows, size().width()), channels);
+        int needed = Math.multiplyExact(Math.multiplyExact(rows, size().width()), channels());
         if (strip.length < needed) {
             strip = new float[needed];
         }
         render(new PixelRect(0, y, size().width(), rows), strip);
-        return new Strip(y, rows, size().width(), channels, strip);
+        return new Strip(y, rows, size().width(), channels(), strip);
     }
 
     /**
-     * Fills a rectangle of the sheet.
+     * Fills a rectangle of the output.
      * Shapes: into height × width × channels, interleaved, row-major. Units: 0..1 of the output's encoding.
-     * Errors: IllegalArgumentException if the rectangle leaves the sheet.
+     * Errors: IllegalArgumentException if the rectangle leaves the output.
      */
     public void render(PixelRect region, float[] into) {
         if (!region.isInside(size())) {
             throw new IllegalArgumentException("region: expected inside " + size() + ", got " + region);
         }
-        PixelRect place = plan.picture();
-        int left = Math.max(region.x(), place.x());
-        int top = Math.max(region.y(), place.y());
-        int right = Math.min(region.right(), place.right());
-        int bottom = Math.min(region.bottom(), place.bottom());
-        boolean showsPicture = left < right && top < bottom;
-        boolean onlyPicture = showsPicture && right - left == region.width() && bottom - top == region.height();
-        if (!onlyPicture) {
-            layPaper(into, region.width() * region.height());
-        }
-        if (showsPicture) {
-            PixelRect part = new PixelRect(left - place.x(), top - place.y(), right - left, bottom - top);
-            if (onlyPicture) {
-                picture.render(part, into, 0);
-            } else {
-                place(part, region, left - region.x(), top - region.y(), into);
-            }
-        }
-    }
-
-    private void place(PixelRect part, PixelRect region, int x, int y, float[] into) {
-        int row = part.width() * channels;
-        int needed = Math.multiplyExact(row, part.height());
-        if (pixels.length < needed) {
-            pixels = new float[needed];
-        }
-        picture.render(part, pixels, 0);
-        for (int i = 0; i < part.height(); i++) {
-            System.arraycopy(pixels, i * row, into, ((y + i) * region.width() + x) * channels, row);
-        }
-    }
-
-    private void layPaper(float[] into, int count) {
-        for (int pixel = 0; pixel < count; pixel++) {
-            System.arraycopy(paper, 0, into, pixel * channels, channels);
-        }
+        output.render(region, into, 0);
     }
 }

@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param stored pixels as they lie in the file, before orientation
  * @param ppi as marked in the file, across and down; empty where the file says nothing or nonsense
  * @param colour model, depth and profile
+ * @param title that the file gives its picture
  */
 public record SourceFacts(
         FileKind kind,
@@ -21,6 +22,7 @@ public record SourceFacts(
         Optional<MarkedPpi> ppi,
         SourceColour colour,
         Pages pages,
+        Optional<String> title,
         long fileBytes) {
 
     public SourceFacts {
@@ -30,12 +32,13 @@ public record SourceFacts(
         Objects.requireNonNull(ppi);
         Objects.requireNonNull(colour);
         Objects.requireNonNull(pages);
+        Objects.requireNonNull(title);
         if (fileBytes < 0) {
             throw new IllegalArgumentException("fileBytes: expected 0 or more, got " + fileBytes);
         }
     }
 
-    /** Facts of a file with one picture. */
+    /** Facts of a file with one picture and no title. */
     public SourceFacts(
             FileKind kind,
             PixelSize stored,
@@ -43,7 +46,7 @@ public record SourceFacts(
             Optional<MarkedPpi> ppi,
             SourceColour colour,
             long fileBytes) {
-        this(kind, stored, orientation, ppi, colour, Pages.ONE, fileBytes);
+        this(kind, stored, orientation, ppi, colour, Pages.ONE, Optional.empty(), fileBytes);
     }
 
     /** Pixels as the picture is seen. */
@@ -56,13 +59,14 @@ public record SourceFacts(
         return stored.bytes(colour.channels(), colour.bitsPerChannel() / 8);
     }
 
-    /** The formats that are read; the first three are written too. */
+    /** The formats that are read or written; a PDF is written only. */
     public enum FileKind {
         JPEG,
         TIFF,
         PNG,
         HEIF,
-        WEBP
+        WEBP,
+        PDF
     }
 
     /** Whether a file holds more pictures than the one that is used. */

@@ -70,6 +70,50 @@ public sealed interface FileFormat {
         }
     }
 
+    /** A page as large as the piece with its marks: PDF 1.6, its boxes as ISO 15930 asks. */
+    record Pdf(PagePixels pixels, PageMarks marks) implements FileFormat {
+        public Pdf {
+            Objects.requireNonNull(pixels);
+            Objects.requireNonNull(marks);
+        }
+
+        @Override
+        public int bits(int original) {
+            return switch (pixels) {
+                case PagePixels.Coded _ -> 8;
+                case PagePixels.Whole whole -> whole.depth().bits(original);
+            };
+        }
+
+        @Override
+        public String suffix() {
+            return "pdf";
+        }
+    }
+
+    /** How a page holds its picture. */
+    sealed interface PagePixels {
+        /** As a JPEG of this quality, the very file that a JPEG piece would be. */
+        record Coded(Jpeg jpeg) implements PagePixels {
+            public Coded {
+                Objects.requireNonNull(jpeg);
+            }
+        }
+
+        /** Packed, nothing lost. */
+        record Whole(Depth depth) implements PagePixels {
+            public Whole {
+                Objects.requireNonNull(depth);
+            }
+        }
+    }
+
+    /** Whether a page has room outside its trim for marks where it is cut and folded. */
+    enum PageMarks {
+        NONE,
+        CROP_AND_FOLD
+    }
+
     /** Whether a TIFF's strips are packed. Neither loses anything. */
     enum Packing {
         PLAIN,

@@ -1,5 +1,7 @@
 package embrick.core.ticket;
 
+import embrick.core.colour.PaperColour;
+import embrick.core.units.Length;
 import embrick.core.units.Resolution;
 import java.util.Objects;
 import java.util.Optional;
@@ -13,10 +15,27 @@ public sealed interface Fit {
         }
     }
 
-    /** The whole picture sits inside the sheet, centred; paper shows round it. */
-    record Inside(PaperColour paper) implements Fit {
+    /**
+     * The whole picture sits inside the sheet; paper shows round it.
+     *
+     * @param anchor where it stands in what is left over
+     * @param margin of paper that it keeps to every side of the sheet
+     */
+    record Inside(PaperColour paper, Anchor anchor, Length margin, TrimMarks marks) implements Fit {
+        private static final Length WIDEST = Length.inches("20");
+
         public Inside {
             Objects.requireNonNull(paper);
+            Objects.requireNonNull(anchor);
+            Objects.requireNonNull(marks);
+            if (margin.compareTo(WIDEST) > 0) {
+                throw new IllegalArgumentException("margin: expected at most " + WIDEST + ", got " + margin);
+            }
+        }
+
+        /** In the middle, as large as it goes. */
+        public Inside(PaperColour paper) {
+            this(paper, Anchor.MIDDLE, Length.millimetres(0), TrimMarks.NONE);
         }
     }
 
@@ -26,13 +45,29 @@ public sealed interface Fit {
      * @param printed original pixels to an inch of paper; empty: as the picture's own file says
      * @param anchor where it stands until it is moved by hand
      */
-    record AtScale(PaperColour paper, Optional<Resolution> printed, Anchor anchor) implements Fit {
+    record AtScale(PaperColour paper, Optional<Resolution> printed, Anchor anchor, TrimMarks marks) implements Fit {
         public AtScale {
             Objects.requireNonNull(paper);
             Objects.requireNonNull(printed);
             Objects.requireNonNull(anchor);
+            Objects.requireNonNull(marks);
+        }
+
+        /** Without marks. */
+        public AtScale(PaperColour paper, Optional<Resolution> printed, Anchor anchor) {
+            this(paper, printed, anchor, TrimMarks.NONE);
         }
     }
 
     PaperColour paper();
+
+    /** Whether the paper carries marks by which the picture is cut to its own size. */
+    enum TrimMarks {
+        NONE,
+        AT_CORNERS
+    }
+
+    default TrimMarks marks() {
+        return TrimMarks.NONE;
+    }
 }

@@ -14,6 +14,7 @@ public record Ticket(
         Size size,
         Turn turn,
         Fit fit,
+        Edges edges,
         Resolution ppi,
         ViewingDistance viewing,
         ResamplingChoice resampling,
@@ -25,6 +26,7 @@ public record Ticket(
         Objects.requireNonNull(size);
         Objects.requireNonNull(turn);
         Objects.requireNonNull(fit);
+        Objects.requireNonNull(edges);
         Objects.requireNonNull(ppi);
         Objects.requireNonNull(viewing);
         Objects.requireNonNull(resampling);
@@ -51,34 +53,38 @@ public record Ticket(
 
     /** The same ticket on another size. */
     public Ticket withSize(Size other) {
-        return new Ticket(other, turn, fit, ppi, viewing, resampling, lift, colour, file, names);
+        return new Ticket(other, turn, fit, edges, ppi, viewing, resampling, lift, colour, file, names);
     }
 
     public Ticket withFit(Fit other) {
-        return new Ticket(size, turn, other, ppi, viewing, resampling, lift, colour, file, names);
+        return new Ticket(size, turn, other, edges, ppi, viewing, resampling, lift, colour, file, names);
+    }
+
+    public Ticket withEdges(Edges other) {
+        return new Ticket(size, turn, fit, other, ppi, viewing, resampling, lift, colour, file, names);
     }
 
     public Ticket withTurn(Turn other) {
-        return new Ticket(size, other, fit, ppi, viewing, resampling, lift, colour, file, names);
+        return new Ticket(size, other, fit, edges, ppi, viewing, resampling, lift, colour, file, names);
     }
 
     public Ticket withPpi(Resolution other) {
-        return new Ticket(size, turn, fit, other, viewing, resampling, lift, colour, file, names);
+        return new Ticket(size, turn, fit, edges, other, viewing, resampling, lift, colour, file, names);
     }
 
     public Ticket withColour(OutputColour other) {
-        return new Ticket(size, turn, fit, ppi, viewing, resampling, lift, other, file, names);
+        return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, lift, other, file, names);
     }
 
     public Ticket withFile(FileFormat other) {
-        return new Ticket(size, turn, fit, ppi, viewing, resampling, lift, colour, other, names);
+        return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, lift, colour, other, names);
     }
 
     public Ticket withResampling(ResamplingChoice other) {
-        return new Ticket(size, turn, fit, ppi, viewing, other, lift, colour, file, names);
+        return new Ticket(size, turn, fit, edges, ppi, viewing, other, lift, colour, file, names);
     }
 
     public Ticket withLift(Lift other) {
-        return new Ticket(size, turn, fit, ppi, viewing, resampling, other, colour, file, names);
+        return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, other, colour, file, names);
     }
 }

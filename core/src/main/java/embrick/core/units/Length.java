@@ -27,7 +27,11 @@ public final class Length implements Comparable<Length> {
 
     private Length(long parts, LengthUnit spokenIn) {
         if (parts < 0) {
-            throw new IllegalArgumentException("length: expected 0 or more, got " + parts);
+            BigDecimal value = BigDecimal.valueOf(parts)
+                    .divide(BigDecimal.valueOf(spokenIn.parts()), 9, RoundingMode.HALF_UP)
+                    .stripTrailingZeros();
+            throw new IllegalArgumentException(
+                    "length: expected 0 or more, got " + value.toPlainString() + " " + spokenIn.symbol());
         }
         this.parts = parts;
         this.spokenIn = Objects.requireNonNull(spokenIn);

@@ -4,9 +4,11 @@ import static embrick.core.Sample.picture;
 import static embrick.core.Sample.ticket;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.core.check.Expectation.PageBoxes;
 import embrick.core.framing.Framing;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
+import embrick.core.plan.PageLayout.Box;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
@@ -45,14 +47,15 @@ class ExpectationTest {
     @Test
     void aFileAsPlannedDiffersInNothing() {
         Expectation expectation = Expectation.of(plan(new FileFormat.Jpeg(95)), "abc");
-        assertThat(expectation.differences(found(FileKind.JPEG, 3000, 2400, PPI, PPI, "abc")))
+        assertThat(expectation.differences(found(FileKind.JPEG, 3000, 2400, PPI, PPI, "abc"), Optional.empty()))
                 .isEmpty();
     }
 
     @Test
     void everythingThatDiffersIsNamed() {
         Expectation expectation = Expectation.of(plan(new FileFormat.Jpeg(95)), "abc");
-        assertThat(expectation.differences(found(FileKind.TIFF, 3000, 2401, PPI, Resolution.perInch(72), "xyz")))
+        assertThat(expectation.differences(
+                        found(FileKind.TIFF, 3000, 2401, PPI, Resolution.perInch(72), "xyz"), Optional.empty()))
                 .extracting(Expectation.Difference::what)
                 .containsExactly("file", "pixels", "ppi down", "profile");
     }
@@ -66,7 +69,7 @@ class ExpectationTest {
                 Optional.empty(),
                 new SourceColour(ColourModel.RGB, Alpha.OPAQUE, 8, Optional.empty()),
                 1);
-        assertThat(Expectation.of(plan(new FileFormat.Jpeg(95)), "abc").differences(bare))
+        assertThat(Expectation.of(plan(new FileFormat.Jpeg(95)), "abc").differences(bare, Optional.empty()))
                 .extracting(Expectation.Difference::toString)
                 .containsExactly(
                         "ppi across: expected 300 ppi, found none",
@@ -78,9 +81,10 @@ class ExpectationTest {
     void pngIsHeldToWholePixelsPerMetre() {
         Expectation expectation = Expectation.of(plan(new FileFormat.Png()), "abc");
         Resolution perMetre = Resolution.perMetre(11811);
-        assertThat(expectation.differences(found(FileKind.PNG, 3000, 2400, perMetre, perMetre, "abc")))
+        assertThat(expectation.differences(
+                        found(FileKind.PNG, 3000, 2400, perMetre, perMetre, "abc"), Optional.empty()))
                 .isEmpty();
-        assertThat(expectation.differences(found(FileKind.PNG, 3000, 2400, PPI, PPI, "abc")))
+        assertThat(expectation.differences(found(FileKind.PNG, 3000, 2400, PPI, PPI, "abc"), Optional.empty()))
                 .hasSize(2);
     }
 
@@ -92,6 +96,33 @@ class ExpectationTest {
                         ticket().withPpi(odd).withFile(new FileFormat.Tiff(FileFormat.Packing.PLAIN)),
                         Framing.centred()))
                 .plan();
-        assertThat(Expectation.of(plan, "abc").ppi()).isEqualTo(odd);
+        assertThat(Expectation.of(plan, "abc").ppi()).contains(odd);
+    }
+
+    /** A page has no ppi: its boxes and the place of its picture say how large it is. */
+    @Test
+    void aPageIsHeldToItsBoxes() {
+        Plan plan = plan(new FileFormat.Pdf(
+                new FileFormat.PagePixels.Coded(new FileFormat.Jpeg(95)), FileFormat.PageMarks.NONE));
+        Expectation expectation = Expectation.of(plan, "abc");
+        SourceFacts facts = new SourceFacts(
+                FileKind.PDF,
+                new PixelSize(3000, 2400),
+                Orientation.UPRIGHT,
+                Optional.empty(),
+                new SourceColour(ColourModel.RGB, Alpha.OPAQUE, 8, Optional.of(new EmbeddedProfile("abc", "any"))),
+                1);
+        // 10 × 8 in in points.
+        Box whole = new Box(0, 0, 720, 576);
+        Box nearly = new Box(0, 0, 720.009, 576);
+        Box beside = new Box(0, 0, 720.011, 576);
+        assertThat(expectation.differences(facts, Optional.of(new PageBoxes(whole, whole, nearly, whole))))
+                .isEmpty();
+        assertThat(expectation.differences(facts, Optional.of(new PageBoxes(whole, whole, beside, whole))))
+                .extracting(Expectation.Difference::what)
+                .containsExactly("trim box");
+        assertThat(expectation.differences(facts, Optional.empty()))
+                .extracting(Expectation.Difference::what)
+                .containsExactly("page");
     }
 }

@@ -6,6 +6,7 @@ import static embrick.core.Sample.ticket;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import embrick.core.colour.PaperColour;
 import embrick.core.framing.Framing;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.Framing.FreeSides;
@@ -16,7 +17,6 @@ import embrick.core.pixels.PixelRect;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Anchor;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.PaperColour;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.PixelSize;

@@ -6,6 +6,7 @@ import static embrick.core.Sample.ticket;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import embrick.core.colour.PaperColour;
 import embrick.core.framing.Framing;
 import embrick.core.framing.Framing.SheetTurn;
 import embrick.core.pixels.ColourModel;
@@ -15,7 +16,6 @@ import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.PaperColour;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;

@@ -7,10 +7,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import embrick.core.colour.PaperColour;
 import embrick.core.framing.Framing;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
-import embrick.core.ticket.PaperColour;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;

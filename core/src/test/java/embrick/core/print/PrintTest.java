@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.colour.ColourPath;
 import embrick.core.colour.Encoding;
+import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
@@ -25,7 +26,6 @@ import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
-import embrick.core.ticket.PaperColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;

@@ -1,10 +1,11 @@
-package embrick.core.ticket;
+package embrick.core.colour;
 
 import java.util.Locale;
 
 /** A colour of paper in sRGB, 0 to 255 a channel. */
 public record PaperColour(int red, int green, int blue) {
     public static final PaperColour WHITE = new PaperColour(255, 255, 255);
+    public static final PaperColour BLACK = new PaperColour(0, 0, 0);
 
     public PaperColour {
         for (int value : new int[] {red, green, blue}) {
