@@ -1,19 +1,23 @@
 package embrick.formats;
 
 import com.twelvemonkeys.imageio.plugins.tiff.TIFFImageReaderSpi;
+import embrick.core.check.Expectation.PageBoxes;
 import embrick.core.colour.ProfileRef;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Raster;
+import embrick.core.plan.PageLayout;
 import embrick.core.plan.Plan;
 import embrick.core.print.Print;
 import embrick.core.print.PrintPart;
+import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.EmbeddedProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.MarkedPpi;
+import embrick.core.source.SourceFacts.Pages;
 import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.ticket.FileFormat;
 import embrick.core.units.PixelSize;
@@ -28,6 +32,11 @@ import embrick.formats.jpeg.JpegHeader;
 import embrick.formats.jpeg.JpegReader;
 import embrick.formats.jpeg.JpegRemark;
 import embrick.formats.jpeg.JpegWriter;
+import embrick.formats.letters.ShippedFont;
+import embrick.formats.pdf.PdfPages;
+import embrick.formats.pdf.PdfPages.Packing;
+import embrick.formats.pdf.PdfPiece;
+import embrick.formats.png.PackedRows;
 import embrick.formats.png.PngHeader;
 import embrick.formats.png.PngReader;
 import embrick.formats.png.PngVerifier;
@@ -47,6 +56,7 @@ import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.List;
 import java.util.Optional;
 import javax.imageio.ImageReader;
 
@@ -54,6 +64,7 @@ import javax.imageio.ImageReader;
 public final class Formats {
     private final ProfileShelf profiles;
     private final DecodeLimits limits;
+    private final ShippedFont font = new ShippedFont();
 
     public Formats(ProfileShelf profiles, DecodeLimits limits) {
         this.profiles = profiles;
@@ -62,6 +73,16 @@ public final class Formats {
 
     public ProfileShelf profiles() {
         return profiles;
+    }
+
+    /** The font that captions are set in. */
+    public ShippedFont font() {
+        return font;
+    }
+
+    /** The output of a plan, made as it is asked for; the original stays the caller's. */
+    public Print print(Plan plan, Raster original) {
+        return Printer.print(plan, original, profiles, font);
     }
 
     /** Decodes the pixels of a file whose header was read. */
@@ -114,15 +135,24 @@ public final class Formats {
                         facts.ppi(),
                         facts.colour(),
                         facts.pages(),
+                        facts.title(),
                         facts.fileBytes()),
                 raster);
     }
+
+    /** What a finished file says of itself. */
+    public record Verified(SourceFacts facts, Optional<PageBoxes> page) {}
 
     /**
      * Reads a finished file to its last pixel, whatever its size, without holding it, and gives its facts.
      *
      * @throws UnusablePictureException if anything in it is damaged or missing
      */
+    public Verified verify(Path file, FileFormat written) throws IOException {
+        return written instanceof FileFormat.Pdf ? verifyPage(file) : new Verified(verify(file), Optional.empty());
+    }
+
+    /** As {@link #verify(Path, FileFormat)}, of a picture, not a page. */
     public SourceFacts verify(Path file) throws IOException {
         Header header = header(file);
         switch (header.facts().kind()) {
@@ -130,9 +160,54 @@ public final class Formats {
             case JPEG -> header.decoder().decode(1).close();
             case PNG -> PngVerifier.verify(file);
             case TIFF -> TiffVerifier.verify(file);
-            case HEIF, WEBP -> throw new IllegalArgumentException("file: expected one that is written here");
+            case HEIF, WEBP, PDF -> throw new IllegalArgumentException("file: expected one that is written here");
         }
         return header.facts();
+    }
+
+    private Verified verifyPage(Path file) throws IOException {
+        try (PdfPiece piece = PdfPiece.open(file)) {
+            PdfPages.Picture picture = piece.picture();
+            PixelSize size = new PixelSize(picture.width(), picture.height());
+            switch (picture.packing()) {
+                case JPEG -> verifyJpegOn(piece, size);
+                case PNG_ROWS -> {
+                    try (InputStream packed = piece.packed()) {
+                        PackedRows.verify(packed, size.width(), size.height(), picture.channels(), picture.bits());
+                    }
+                }
+            }
+            ColourModel model = picture.channels() == 1 ? ColourModel.GREY : ColourModel.RGB;
+            SourceFacts facts = new SourceFacts(
+                    FileKind.PDF,
+                    size,
+                    Orientation.UPRIGHT,
+                    Optional.empty(),
+                    new SourceColour(model, Alpha.OPAQUE, picture.bits(), profiles.add(picture.profile(), model)),
+                    Files.size(file));
+            return new Verified(facts, Optional.of(piece.boxes()));
+        }
+    }
+
+    /** The page's own JPEG, taken out and read as one. */
+    private void verifyJpegOn(PdfPiece piece, PixelSize size) throws IOException {
+        Path jpeg = Files.createTempFile("embrick-page", ".jpg");
+        try {
+            try (OutputStream out = Files.newOutputStream(jpeg)) {
+                piece.copyPacked(out);
+            }
+            JpegHeader header;
+            try (DataInputStream in = new DataInputStream(new BufferedInputStream(Files.newInputStream(jpeg)))) {
+                header = JpegHeader.read(in, Files.size(jpeg));
+            }
+            if (header.width() != size.width() || header.height() != size.height()) {
+                throw UnusablePictureException.broken(
+                        "damaged", "has a picture of another size than its page says, " + size + " px");
+            }
+            JpegReader.requireClean(jpeg, header);
+        } finally {
+            Files.delete(jpeg);
+        }
     }
 
     private static Raster imageIo(ImageReader reader, Path file, SourceFacts facts, Polarity polarity)
@@ -159,6 +234,7 @@ public final class Formats {
                 case TIFF -> tiff(file, bytes);
                 case HEIF -> heif(file, HeifFile.read(file), bytes);
                 case WEBP -> webp(file, WebpHeader.read(new DataInputStream(in), bytes), bytes);
+                case PDF -> throw new IllegalStateException("a page is never taken for a picture");
             };
         }
     }
@@ -178,6 +254,8 @@ public final class Formats {
                         header.exif().map(ExifFacts::orientation).orElse(Orientation.UPRIGHT),
                         both(across, down),
                         new SourceColour(header.model(), Alpha.OPAQUE, 8, profile),
+                        Pages.ONE,
+                        header.exif().flatMap(ExifFacts::title),
                         bytes),
                 header.jfifColour(),
                 leastEdge -> JpegReader.read(file, header, leastEdge));
@@ -255,6 +333,7 @@ public final class Formats {
                         header.bitsPerChannel(),
                         header.icc().flatMap(icc -> profiles.add(icc, header.model()))),
                 header.pages(),
+                header.title(),
                 bytes);
         Polarity polarity =
                 header.photometric() == TiffHeader.Photometric.WHITE_IS_ZERO ? Polarity.INVERTED : Polarity.AS_STORED;
@@ -276,6 +355,7 @@ public final class Formats {
         PixelSize stored = plan.source().stored();
         return plan.keepsPixels()
                 && plan.window().seenAs() == Orientation.UPRIGHT
+                && plan.extension().isNone()
                 && plan.sheet().equals(stored)
                 && plan.picture().equals(PixelRect.whole(stored))
                 && plan.lift().isEmpty()
@@ -287,7 +367,7 @@ public final class Formats {
 
     /** Copies a JPEG's coded picture under the marks of a plan for which {@link #isOnlyRemarked} holds. */
     public void remark(Path original, Plan plan, TiffWriter.Target to) throws IOException {
-        JpegRemark.write(original, plan.sheet(), marks(plan), to.stream());
+        JpegRemark.write(original, plan.total(), marks(plan), to.stream());
     }
 
     /** Writes a print as its plan says, strip by strip. */
@@ -297,6 +377,62 @@ public final class Formats {
             case FileFormat.Jpeg jpeg -> JpegWriter.write(print, file, jpeg.quality(), to.stream(), progress);
             case FileFormat.Png _ -> PngWriter.write(print, file, to.stream(), progress);
             case FileFormat.Tiff tiff -> TiffWriter.write(print, file, tiff.packing(), to, progress);
+            case FileFormat.Pdf pdf -> writePage(print, plan, pdf, to, progress);
+        }
+    }
+
+    private void writePage(
+            Print print, Plan plan, FileFormat.Pdf pdf, TiffWriter.Target to, PrintFile.Progress progress)
+            throws IOException {
+        PrintFile file = marks(plan);
+        PdfPages.Bytes bytes = switch (pdf.pixels()) {
+            case FileFormat.PagePixels.Coded(FileFormat.Jpeg jpeg) ->
+                out -> JpegWriter.write(print, file, jpeg.quality(), out, progress);
+            case FileFormat.PagePixels.Whole _ -> out -> PngWriter.packRows(print, out, progress);
+        };
+        Packing packing = pdf.pixels() instanceof FileFormat.PagePixels.Coded ? Packing.JPEG : Packing.PNG_ROWS;
+        try (PdfPages pages = new PdfPages("")) {
+            pages.add(PageLayout.of(plan), picture(packing, plan), bytes);
+            pages.save(to.stream());
+        }
+    }
+
+    private PdfPages.Picture picture(Packing packing, Plan plan) {
+        ProfileRef profile = plan.colour().to();
+        return new PdfPages.Picture(
+                packing,
+                plan.total().width(),
+                plan.total().height(),
+                profile.model().channels(),
+                plan.bitsPerChannel(),
+                profiles.bytes(profile));
+    }
+
+    /** A finished piece and the plan it was made from. */
+    public record BookPage(Path piece, Plan plan) {}
+
+    /** Whether a finished piece can be a page of a book: its pixels are packed as a page packs them. */
+    public static boolean isForBooks(FileFormat file) {
+        return switch (file) {
+            case FileFormat.Jpeg _, FileFormat.Pdf _ -> true;
+            case FileFormat.Tiff _, FileFormat.Png _ -> false;
+        };
+    }
+
+    /** Writes finished pieces as the pages of one PDF; their pixels stay packed as they are. */
+    public void writeBook(String title, List<BookPage> wanted, OutputStream to) throws IOException {
+        try (PdfPages pages = new PdfPages(title)) {
+            for (BookPage page : wanted) {
+                PageLayout layout = PageLayout.of(page.plan());
+                if (page.plan().file() instanceof FileFormat.Pdf) {
+                    try (PdfPiece piece = PdfPiece.open(page.piece())) {
+                        pages.add(layout, piece.picture(), piece::copyPacked);
+                    }
+                } else {
+                    pages.add(layout, picture(Packing.JPEG, page.plan()), out -> Files.copy(page.piece(), out));
+                }
+            }
+            pages.save(to);
         }
     }
 

@@ -12,7 +12,7 @@ import java.util.concurrent.TimeUnit;
 /**
  * Tools that are not ours, by which files are confirmed: Pillow (Debian python3-pil), exiftool
  * (libimage-exiftool-perl), transicc (liblcms2-utils), pngtopam and pamtotiff (netpbm), tiffcp (libtiff-tools), heif-enc and
- * heif-convert (libheif-examples).
+ * heif-convert (libheif-examples), pdfinfo, pdfimages and pdftoppm (poppler-utils), qpdf.
  */
 public final class Outside {
     private Outside() {}
@@ -43,10 +43,10 @@ public final class Outside {
     }
 
     /** Runs a line of shell with the tools of netpbm, libtiff-tools and libheif-examples. */
-    public static void shell(String line, Object... arguments) {
+    public static String shell(String line, Object... arguments) {
         List<String> command = new ArrayList<>(List.of("sh", "-ec", line, "sh"));
         Arrays.stream(arguments).map(Object::toString).forEach(command::add);
-        run("", command);
+        return run("", command);
     }
 
     private static String run(String input, List<String> command) {

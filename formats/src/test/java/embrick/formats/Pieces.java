@@ -1,5 +1,6 @@
 package embrick.formats;
 
+import embrick.core.colour.PaperColour;
 import embrick.core.framing.Framing;
 import embrick.core.paper.PaperSize;
 import embrick.core.plan.Plan;
@@ -14,7 +15,6 @@ import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
-import embrick.core.colour.PaperColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;

@@ -130,6 +130,13 @@ final class EdgeRule {
     }
 
     private static Optional<Problem> captionProblem(CaptionLine line, Bands bands, PixelSize sheet, CaptionText words) {
+        if (!words.missing().isEmpty()) {
+            return Optional.of(problem(
+                    "caption-letters",
+                    "letters that the shipped font has: Latin, Greek and Cyrillic",
+                    "“" + words.missing() + "” in “" + words.text() + "”",
+                    "Say the caption in own words, or leave it out."));
+        }
         double length = words.widthEm() * line.emPixels();
         if (line.emPixels() > bands.foot()) {
             return Optional.of(problem(

@@ -369,7 +369,7 @@ class EdgesPlanTest {
 
         private Planning planned(Ticket ticket, double widthEm) {
             return Planner.plan(
-                    picture(6000, 4000), ticket, Framing.centred(), Optional.of(new CaptionText("pier", widthEm)));
+                    picture(6000, 4000), ticket, Framing.centred(), Optional.of(new CaptionText("pier", widthEm, "")));
         }
 
         @Test

@@ -307,7 +307,7 @@ class EdgesPrintTest {
                         embrick.core.Sample.picture(WIDTH, HEIGHT),
                         FACE.withEdges(captioned),
                         FRAMING,
-                        Optional.of(new CaptionText("x", 0.5))))
+                        Optional.of(new CaptionText("x", 0.5, ""))))
                 .plan();
         PixelRect place = new PixelRect(50, 100, 2, 1);
         Letters half = _ -> new Letters.Coverage(place, new byte[] {(byte) 255, 51});

@@ -6,9 +6,17 @@ import embrick.formats.tiff.Ifd;
 import java.io.IOException;
 import java.util.Optional;
 
-/** What an Exif block says that matters here (Exif 2.32, 4.6.4 and 4.6.5). */
+/**
+ * What an Exif block says that matters here (Exif 2.32, 4.6.4 and 4.6.5).
+ *
+ * @param title ImageDescription, "the title of the image"
+ */
 public record ExifFacts(
-        Orientation orientation, Optional<Resolution> across, Optional<Resolution> down, NamedSpace space) {
+        Orientation orientation,
+        Optional<Resolution> across,
+        Optional<Resolution> down,
+        NamedSpace space,
+        Optional<String> title) {
     /** The ColorSpace tag. */
     public enum NamedSpace {
         SRGB,
@@ -27,7 +35,8 @@ public record ExifFacts(
                     Orientation.ofTag((int) ifd.number(Ifd.ORIENTATION, 1)),
                     ifd.resolution(Ifd.X_RESOLUTION),
                     ifd.resolution(Ifd.Y_RESOLUTION),
-                    srgb ? NamedSpace.SRGB : NamedSpace.NOT_NAMED));
+                    srgb ? NamedSpace.SRGB : NamedSpace.NOT_NAMED,
+                    ifd.text(Ifd.IMAGE_DESCRIPTION)));
         } catch (IOException damaged) {
             return Optional.empty();
         }

@@ -55,6 +55,30 @@ public final class JpegReader {
         }
     }
 
+    /**
+     * Reads a JPEG that was written here to its last coded block.
+     *
+     * @throws UnusablePictureException if the library so much as warns: what is written here leaves nothing over
+     */
+    public static void requireClean(Path file, JpegHeader header) throws IOException {
+        PixelSize size =
+                new PixelSize(Math.ceilDiv(header.width(), MOST_REDUCED), Math.ceilDiv(header.height(), MOST_REDUCED));
+        TurboJpeg.PixelLayout layout =
+                header.model() == ColourModel.GREY ? TurboJpeg.PixelLayout.GREY : TurboJpeg.PixelLayout.RGB;
+        try (Raster small = Raster.allocate(size, layout.channels(), 1);
+                Arena arena = Arena.ofConfined()) {
+            TurboJpeg.Decoded decoded = TurboJpeg.decompress(
+                    FileBytes.whole(file, arena), small.samples(), size.width(), size.height(), layout);
+            if (!decoded.warning().isEmpty()) {
+                throw UnusablePictureException.broken("damaged", "is damaged inside: " + decoded.warning());
+            }
+        } catch (UnusablePictureException known) {
+            throw known;
+        } catch (IOException failed) {
+            throw UnusablePictureException.broken("damaged", "cannot be decoded: " + failed.getMessage());
+        }
+    }
+
     /** The library fills what is missing with grey and only warns: that is not a picture to print. */
     private static void requireWhole(TurboJpeg.Decoded decoded, long bytes) throws UnusablePictureException {
         String warning = decoded.warning();

@@ -18,8 +18,6 @@ import java.util.zip.Inflater;
  * that the header promises, each with a filter that exists.
  */
 public final class PngVerifier {
-    private static final int LAST_FILTER = 4;
-
     private PngVerifier() {}
 
     public static void verify(Path file) throws IOException {
@@ -29,7 +27,7 @@ public final class PngVerifier {
             if (in.readLong() != PngHeader.SIGNATURE) {
                 throw damaged("does not begin as a PNG");
             }
-            Rows rows = null;
+            PackedRows rows = null;
             while (true) {
                 int length = in.readInt();
                 if (length < 0) {
@@ -42,7 +40,7 @@ public final class PngVerifier {
                 }
                 requireChecksum(type, data, in.readInt());
                 if (type == PngHeader.IHDR) {
-                    rows = new Rows(ByteBuffer.wrap(data));
+                    rows = PackedRows.of(ByteBuffer.wrap(data));
                 } else if (type == PngHeader.IDAT && rows != null) {
                     rows.take(inflater, data);
                 } else if (type == PngHeader.IEND) {
@@ -59,7 +57,7 @@ public final class PngVerifier {
         }
     }
 
-    private static UnusablePictureException damaged(String reason) {
+    static UnusablePictureException damaged(String reason) {
         return UnusablePictureException.broken("damaged", reason);
     }
 
@@ -69,37 +67,6 @@ public final class PngVerifier {
         crc.update(data);
         if ((int) crc.getValue() != found) {
             throw damaged("has a chunk whose checksum is wrong");
-        }
-    }
-
-    private static final class Rows {
-        private final long rowBytes;
-        private final long all;
-        private final byte[] unpacked = new byte[1 << 16];
-        private long at;
-
-        Rows(ByteBuffer header) {
-            int channels = header.get(9) == 2 ? 3 : 1;
-            rowBytes = 1 + (long) header.getInt(0) * channels * (header.get(8) / 8);
-            all = rowBytes * header.getInt(4);
-        }
-
-        void take(Inflater inflater, byte[] packed) throws DataFormatException, IOException {
-            inflater.setInput(packed);
-            while (!inflater.needsInput() && !inflater.finished()) {
-                int count = inflater.inflate(unpacked);
-                long next = Math.ceilDiv(at, rowBytes) * rowBytes;
-                for (; next < at + count; next += rowBytes) {
-                    if (unpacked[(int) (next - at)] < 0 || unpacked[(int) (next - at)] > LAST_FILTER) {
-                        throw damaged("has a row with a filter that does not exist");
-                    }
-                }
-                at += count;
-            }
-        }
-
-        boolean isComplete() {
-            return at == all;
         }
     }
 }

@@ -44,12 +44,25 @@ public final class PngWriter {
                         .put((byte) 1)
                         .array(),
                 9);
+        try (IdatStream idat = new IdatStream(out)) {
+            packRows(print, idat, progress);
+        }
+        chunk(out, PngHeader.IEND, new byte[0], 0);
+        out.flush();
+    }
+
+    /**
+     * Writes filtered and deflated rows alone, as IDAT chunks hold them together (clause 10) and as PDF's FlateDecode takes
+     * them with predictor 15 (ISO 32000-1, 7.4.4.4). The stream stays open.
+     */
+    public static void packRows(PixelRows print, OutputStream to, PrintFile.Progress progress) throws IOException {
+        int width = print.size().width();
+        int height = print.size().height();
         int strips = Math.ceilDiv(height, STRIP_ROWS);
-        try (Deflater deflater = new Deflater(LEVEL);
-                IdatStream idat = new IdatStream(out);
-                DeflaterOutputStream packed = new DeflaterOutputStream(idat, deflater, 1 << 15)) {
-            int sampleBytes = print.bitsPerChannel() / 8;
-            int rowBytes = width * print.channels() * sampleBytes;
+        int sampleBytes = print.bitsPerChannel() / 8;
+        int rowBytes = width * print.channels() * sampleBytes;
+        try (Deflater deflater = new Deflater(LEVEL)) {
+            DeflaterOutputStream packed = new DeflaterOutputStream(to, deflater, 1 << 15);
             Filter filter = new Filter(rowBytes, print.channels() * sampleBytes);
             byte[] samples = new byte[Math.min(STRIP_ROWS, height) * rowBytes];
             for (int strip = 0; strip < strips; strip++) {
@@ -63,8 +76,6 @@ public final class PngWriter {
             }
             packed.finish();
         }
-        chunk(out, PngHeader.IEND, new byte[0], 0);
-        out.flush();
     }
 
     /** 16-bit samples lie with their high byte first. */

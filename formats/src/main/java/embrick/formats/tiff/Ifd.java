@@ -6,6 +6,8 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -17,6 +19,7 @@ public final class Ifd {
     public static final int BITS_PER_SAMPLE = 258;
     public static final int COMPRESSION = 259;
     public static final int PHOTOMETRIC = 262;
+    public static final int IMAGE_DESCRIPTION = 270;
     public static final int STRIP_OFFSETS = 273;
     public static final int ORIENTATION = 274;
     public static final int SAMPLES_PER_PIXEL = 277;
@@ -36,6 +39,7 @@ public final class Ifd {
     public static final int TILE_BYTE_COUNTS = 325;
 
     static final int TYPE_BYTE = 1;
+    static final int TYPE_ASCII = 2;
     static final int TYPE_SHORT = 3;
     static final int TYPE_LONG = 4;
     static final int TYPE_RATIONAL = 5;
@@ -44,6 +48,7 @@ public final class Ifd {
     private static final int[] TYPE_BYTES = {0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8, 4, 0, 0, 8, 8, 8};
     private static final int MOST_VALUE_BYTES = 64 << 20;
     private static final int MOST_ENTRIES = 65_535;
+    private static final int MOST_TEXT_BYTES = 1000;
 
     /** Bytes at an offset; fewer than asked is an end of file. */
     public interface Bytes {
@@ -187,6 +192,37 @@ public final class Ifd {
         byte[] bytesOfValue = new byte[value.get().remaining()];
         value.get().get(bytesOfValue);
         return Optional.of(bytesOfValue);
+    }
+
+    /** Words on one line: UTF-8 where they are such, as they often are in spite of the type, else Latin-1. */
+    public Optional<String> text(int tag) {
+        if (!has(tag) || entries.get(tag).type() != TYPE_ASCII) {
+            return Optional.empty();
+        }
+        try {
+            return value(tag).map(Ifd::words).filter(words -> !words.isEmpty());
+        } catch (IOException damaged) {
+            // Damaged words are none: the picture does not need them.
+            return Optional.empty();
+        }
+    }
+
+    private static String words(ByteBuffer value) {
+        byte[] bytes = new byte[Math.min(value.remaining(), MOST_TEXT_BYTES)];
+        value.duplicate().get(bytes);
+        String text;
+        try {
+            text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
+        } catch (CharacterCodingException latin) {
+            text = new String(bytes, StandardCharsets.ISO_8859_1);
+        }
+        int end = text.indexOf(0);
+        return (end < 0 ? text : text.substring(0, end))
+                .replaceAll("\\p{Cntrl}+", " ")
+                .strip();
     }
 
     /** X or Y resolution with its unit; empty where it is missing, without a unit, or nonsense. */

@@ -21,7 +21,8 @@ public record TiffHeader(
         Optional<Resolution> across,
         Optional<Resolution> down,
         Optional<byte[]> icc,
-        Pages pages) {
+        Pages pages,
+        Optional<String> title) {
 
     /** How samples are to be understood. */
     public enum Photometric {
@@ -80,7 +81,8 @@ public record TiffHeader(
                 ifd.resolution(Ifd.X_RESOLUTION),
                 ifd.resolution(Ifd.Y_RESOLUTION),
                 ifd.undefined(Ifd.ICC_PROFILE),
-                ifd.hasNext() ? Pages.FIRST_OF_SEVERAL : Pages.ONE);
+                ifd.hasNext() ? Pages.FIRST_OF_SEVERAL : Pages.ONE,
+                ifd.text(Ifd.IMAGE_DESCRIPTION));
     }
 
     private static Photometric photometric(long value) throws IOException {

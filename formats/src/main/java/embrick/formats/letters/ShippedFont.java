@@ -1,0 +1,112 @@
+package embrick.formats.letters;
+
+import embrick.core.edge.CaptionLine;
+import embrick.core.edge.Letters;
+import embrick.core.pixels.PixelRect;
+import embrick.core.plan.CaptionText;
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Path2D;
+import java.awt.geom.Rectangle2D;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import org.apache.fontbox.ttf.CmapLookup;
+import org.apache.fontbox.ttf.GlyphData;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.pdmodel.PDDocument;
+
+/**
+ * Liberation Sans (SIL Open Font License 1.1), which ships inside PDFBox: Latin, Greek and Cyrillic letters. Its outlines are
+ * filled by the JDK's own rasteriser, so no font of the machine and no display is needed. Kerning is left out.
+ */
+public final class ShippedFont implements Letters {
+    private static final String RESOURCE = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
+
+    private final TrueTypeFont font;
+    private final CmapLookup glyphs;
+    private final double unitsPerEm;
+
+    public ShippedFont() {
+        try (InputStream in = PDDocument.class.getResourceAsStream(RESOURCE)) {
+            font = new TTFParser().parse(new RandomAccessReadBuffer(in));
+            glyphs = font.getUnicodeCmapLookup();
+            unitsPerEm = font.getUnitsPerEm();
+        } catch (IOException damaged) {
+            throw new UncheckedIOException(damaged);
+        }
+    }
+
+    /** Words with their length, and the characters among them that the font does not have. */
+    public synchronized CaptionText measured(String text) {
+        double units = 0;
+        StringBuilder missing = new StringBuilder();
+        for (int character : text.codePoints().toArray()) {
+            int glyph = glyphs.getGlyphId(character);
+            if (glyph == 0) {
+                missing.appendCodePoint(character);
+            }
+            units += advance(glyph);
+        }
+        return new CaptionText(text, units / unitsPerEm, missing.toString());
+    }
+
+    private int advance(int glyph) {
+        try {
+            return font.getAdvanceWidth(glyph);
+        } catch (IOException damaged) {
+            throw new UncheckedIOException(damaged);
+        }
+    }
+
+    @Override
+    public Coverage draw(CaptionLine line) {
+        double length = measured(line.text()).widthEm() * line.emPixels();
+        double scale = line.emPixels() / unitsPerEm;
+        Path2D outlines = outlines(line.text());
+        outlines.transform(new AffineTransform(scale, 0, 0, -scale, line.middleX() - length / 2, line.baseline()));
+        Rectangle2D bounds = outlines.getBounds2D();
+        int x = (int) Math.floor(bounds.getMinX()) - 1;
+        int y = (int) Math.floor(bounds.getMinY()) - 1;
+        int width = Math.max(1, (int) Math.ceil(bounds.getMaxX()) + 1 - x);
+        int height = Math.max(1, (int) Math.ceil(bounds.getMaxY()) + 1 - y);
+        BufferedImage drawn = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
+        Graphics2D pen = drawn.createGraphics();
+        pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        pen.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
+        pen.setColor(Color.BLACK);
+        pen.translate(-x, -y);
+        pen.fill(outlines);
+        pen.dispose();
+        byte[] shares = new byte[width * height];
+        for (int i = 0; i < shares.length; i++) {
+            shares[i] = (byte) (drawn.getRGB(i % width, i / width) >>> 24);
+        }
+        return new Coverage(new PixelRect(x, y, width, height), shares);
+    }
+
+    /** In font units, y upwards, one letter behind the other from 0. */
+    private synchronized Path2D outlines(String text) {
+        Path2D all = new Path2D.Double();
+        double at = 0;
+        try {
+            for (int character : text.codePoints().toArray()) {
+                int glyph = glyphs.getGlyphId(character);
+                GlyphData data = font.getGlyph().getGlyph(glyph);
+                if (data != null) {
+                    all.append(
+                            AffineTransform.getTranslateInstance(at, 0).createTransformedShape(data.getPath()), false);
+                }
+                at += advance(glyph);
+            }
+        } catch (IOException damaged) {
+            throw new UncheckedIOException(damaged);
+        }
+        return all;
+    }
+}

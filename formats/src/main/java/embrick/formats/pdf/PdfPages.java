@@ -1,0 +1,229 @@
+package embrick.formats.pdf;
+
+import embrick.core.plan.PageLayout;
+import embrick.core.plan.PageLayout.Box;
+import embrick.core.plan.PageLayout.Line;
+import embrick.core.plan.PageLayout.Meaning;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.Map;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSFloat;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.io.IOUtils;
+import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDDocumentInformation;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDStream;
+
+/**
+ * Lays pages, one a piece, and writes them as one file.
+ *
+ * <p>A picture's bytes go from where they are packed to a temporary file and from there into the document; what is held in
+ * memory does not grow with them. Where all pages have one profile the document names it as its output intent, in the form
+ * that ISO 15930-7 (6.2.2) asks of PDF/X. No conformance to PDF/X is claimed: that takes a printer's profile.
+ */
+public final class PdfPages implements AutoCloseable {
+    /** 16 bits a channel came with PDF 1.5, output intents as they are written here with 1.6. */
+    private static final float VERSION = 1.6f;
+    /** A hairline of a quarter of a point. Common practice, no source. */
+    private static final String MARK_STYLE = "0 G 0.25 w ";
+
+    private final PDDocument document = new PDDocument(IOUtils.createTempFileOnlyStreamCache());
+    private final Map<String, COSArray> spaces = new HashMap<>();
+    private byte[] profile = new byte[0];
+    private Profiles profiles = Profiles.NONE;
+
+    private enum Profiles {
+        NONE,
+        ONE,
+        SEVERAL
+    }
+
+    /** How a picture's bytes are packed. */
+    public enum Packing {
+        /** A whole JPEG file. */
+        JPEG,
+        /** Rows as PNG filters and packs them. */
+        PNG_ROWS
+    }
+
+    /** What a picture's bytes are. */
+    public record Picture(Packing packing, int width, int height, int channels, int bits, byte[] profile) {}
+
+    /** Gives a picture's bytes. */
+    public interface Bytes {
+        void writeTo(OutputStream out) throws IOException;
+    }
+
+    public PdfPages(String title) {
+        document.setVersion(VERSION);
+        PDDocumentInformation information = document.getDocumentInformation();
+        information.setTitle(title);
+        information.setProducer("Embrick");
+        information.setTrapped("False");
+    }
+
+    public void add(PageLayout layout, Picture picture, Bytes bytes) throws IOException {
+        COSStream image = image(picture, bytes);
+        PDPage page = new PDPage();
+        COSDictionary dictionary = page.getCOSObject();
+        dictionary.setItem(COSName.MEDIA_BOX, array(layout.media()));
+        dictionary.setItem(COSName.CROP_BOX, array(layout.media()));
+        dictionary.setItem(COSName.BLEED_BOX, array(layout.bleed()));
+        dictionary.setItem(COSName.TRIM_BOX, array(layout.trim()));
+        COSDictionary images = new COSDictionary();
+        images.setItem(COSName.getPDFName("Piece"), image);
+        COSDictionary resources = new COSDictionary();
+        resources.setItem(COSName.XOBJECT, images);
+        dictionary.setItem(COSName.RESOURCES, resources);
+        page.setContents(
+                new PDStream(document, new ByteArrayInputStream(content(layout).getBytes(StandardCharsets.US_ASCII))));
+        document.addPage(page);
+        note(picture.profile());
+    }
+
+    private void note(byte[] pageProfile) {
+        profiles = switch (profiles) {
+            case NONE -> Profiles.ONE;
+            case ONE -> Arrays.equals(profile, pageProfile) ? Profiles.ONE : Profiles.SEVERAL;
+            case SEVERAL -> Profiles.SEVERAL;
+        };
+        profile = pageProfile;
+    }
+
+    private COSStream image(Picture picture, Bytes bytes) throws IOException {
+        COSStream image = document.getDocument().createCOSStream();
+        try (OutputStream raw = image.createRawOutputStream()) {
+            bytes.writeTo(raw);
+        }
+        image.setItem(COSName.TYPE, COSName.XOBJECT);
+        image.setItem(COSName.SUBTYPE, COSName.IMAGE);
+        image.setInt(COSName.WIDTH, picture.width());
+        image.setInt(COSName.HEIGHT, picture.height());
+        image.setInt(COSName.BITS_PER_COMPONENT, picture.bits());
+        image.setItem(COSName.COLORSPACE, space(picture));
+        switch (picture.packing()) {
+            case JPEG -> image.setItem(COSName.FILTER, COSName.DCT_DECODE);
+            case PNG_ROWS -> {
+                image.setItem(COSName.FILTER, COSName.FLATE_DECODE);
+                COSDictionary rows = new COSDictionary();
+                rows.setInt(COSName.PREDICTOR, 15);
+                rows.setInt(COSName.COLORS, picture.channels());
+                rows.setInt(COSName.BITS_PER_COMPONENT, picture.bits());
+                rows.setInt(COSName.COLUMNS, picture.width());
+                image.setItem(COSName.DECODE_PARMS, rows);
+            }
+        }
+        return image;
+    }
+
+    /** A profile is kept once however many pages use it. */
+    private COSArray space(Picture picture) throws IOException {
+        String key = HexFormat.of().formatHex(picture.profile());
+        COSArray known = spaces.get(key);
+        if (known != null) {
+            return known;
+        }
+        COSStream icc = document.getDocument().createCOSStream();
+        icc.setInt(COSName.N, picture.channels());
+        icc.setItem(COSName.ALTERNATE, picture.channels() == 1 ? COSName.DEVICEGRAY : COSName.DEVICERGB);
+        try (OutputStream out = icc.createOutputStream(COSName.FLATE_DECODE)) {
+            out.write(picture.profile());
+        }
+        COSArray space = new COSArray();
+        space.add(COSName.ICCBASED);
+        space.add(icc);
+        spaces.put(key, space);
+        return space;
+    }
+
+    private static COSBase array(Box box) {
+        COSArray array = new COSArray();
+        for (double side : new double[] {box.left(), box.foot(), box.right(), box.top()}) {
+            array.add(number(side));
+        }
+        return array;
+    }
+
+    private static COSBase number(double points) {
+        BigDecimal rounded = BigDecimal.valueOf(points).setScale(5, RoundingMode.HALF_EVEN);
+        return rounded.stripTrailingZeros().scale() <= 0
+                ? COSInteger.get(rounded.longValueExact())
+                : new COSFloat(rounded.floatValue());
+    }
+
+    private static String content(PageLayout layout) {
+        Box picture = layout.picture();
+        StringBuilder content = new StringBuilder("q ")
+                .append(text(picture.right() - picture.left()))
+                .append(" 0 0 ")
+                .append(text(picture.top() - picture.foot()))
+                .append(' ')
+                .append(text(picture.left()))
+                .append(' ')
+                .append(text(picture.foot()))
+                .append(" cm /Piece Do Q\n");
+        for (Line line : layout.marks()) {
+            content.append("q ")
+                    .append(MARK_STYLE)
+                    .append(line.meaning() == Meaning.FOLD ? "[2 1.5] 0 d " : "")
+                    .append(text(line.x1()))
+                    .append(' ')
+                    .append(text(line.y1()))
+                    .append(" m ")
+                    .append(text(line.x2()))
+                    .append(' ')
+                    .append(text(line.y2()))
+                    .append(" l S Q\n");
+        }
+        return content.toString();
+    }
+
+    private static String text(double points) {
+        return BigDecimal.valueOf(points)
+                .setScale(5, RoundingMode.HALF_EVEN)
+                .stripTrailingZeros()
+                .toPlainString();
+    }
+
+    /** Writes all pages. The stream stays open. */
+    public void save(OutputStream to) throws IOException {
+        if (profiles == Profiles.ONE) {
+            document.getDocumentCatalog().getCOSObject().setItem(COSName.OUTPUT_INTENTS, outputIntents());
+        }
+        document.save(to, CompressParameters.NO_COMPRESSION);
+    }
+
+    private COSArray outputIntents() {
+        COSDictionary intent = new COSDictionary();
+        intent.setItem(COSName.TYPE, COSName.OUTPUT_INTENT);
+        intent.setItem(COSName.S, COSName.getPDFName("GTS_PDFX"));
+        // No registered condition: then the profile itself has to be there (ISO 15930-7, 6.2.2).
+        intent.setItem(COSName.OUTPUT_CONDITION_IDENTIFIER, new COSString("Custom"));
+        intent.setItem(COSName.INFO, new COSString("The profile of the pieces"));
+        intent.setItem(
+                COSName.DEST_OUTPUT_PROFILE, spaces.values().iterator().next().get(1));
+        COSArray intents = new COSArray();
+        intents.add(intent);
+        return intents;
+    }
+
+    @Override
+    public void close() throws IOException {
+        document.close();
+    }
+}
