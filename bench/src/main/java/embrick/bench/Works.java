@@ -1,6 +1,7 @@
 package embrick.bench;
 
 import embrick.core.colour.ColourPath;
+import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.ToneCurve;
 import embrick.core.framing.Framing;
@@ -24,7 +25,6 @@ import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
-import embrick.core.colour.PaperColour;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;

@@ -1,6 +1,7 @@
 package embrick.demo;
 
 import embrick.core.colour.ColourPath;
+import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.core.framing.Framing;
@@ -22,7 +23,6 @@ import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
-import embrick.core.colour.PaperColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;

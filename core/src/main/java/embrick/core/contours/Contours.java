@@ -45,7 +45,7 @@ public final class Contours {
         return found;
     }
 
-    private static float[][] tones(PixelRows picture, int width, int height) {
+    static float[][] tones(PixelRows picture, int width, int height) {
         float[][] tones = new float[height][width];
         int channels = picture.channels();
         for (int y = 0; y < height; y++) {
@@ -61,7 +61,7 @@ public final class Contours {
         return tones;
     }
 
-    private static double[][] slopes(float[][] tones, int width, int height) {
+    static double[][] slopes(float[][] tones, int width, int height) {
         double[][] slopes = new double[height][width];
         for (int y = 1; y < height - 1; y++) {
             float[] above = tones[y - 1];

@@ -2,9 +2,7 @@ package embrick.server.acts;
 
 import embrick.core.framing.Carry;
 import embrick.core.framing.Framing;
-import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
-import embrick.core.source.SourceFacts;
 import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.StoredJson;
@@ -14,6 +12,7 @@ import embrick.server.framings.DepartureService;
 import embrick.server.framings.DepartureView;
 import embrick.server.framings.FramingService;
 import embrick.server.framings.FramingView;
+import embrick.server.framings.PicturePlanner;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
@@ -36,6 +35,7 @@ class Carrying {
     private final DepartureService departures;
     private final OriginalRepository originals;
     private final TicketService tickets;
+    private final PicturePlanner planner;
     private final StoredJson json;
 
     Carrying(
@@ -43,11 +43,13 @@ class Carrying {
             DepartureService departures,
             OriginalRepository originals,
             TicketService tickets,
+            PicturePlanner planner,
             StoredJson json) {
         this.framings = framings;
         this.departures = departures;
         this.originals = originals;
         this.tickets = tickets;
+        this.planner = planner;
         this.json = json;
     }
 
@@ -100,22 +102,25 @@ class Carrying {
             DepartureDocument departureAfter = parts.contains(Carried.LIFT)
                     ? departure.document().withLift(fromDeparture.lift())
                     : departure.document();
-            SourceFacts facts = json.facts(picture.facts().get());
             changes.add(new Change(
                     picture,
                     framing,
                     after,
                     departure,
                     departureAfter,
-                    plan(facts, ticket, departure.document(), framing.document()),
-                    plan(facts, ticket, departureAfter, after)));
+                    plan(picture, ticket, departure.document(), framing.document()),
+                    plan(picture, ticket, departureAfter, after)));
         }
         return changes;
     }
 
-    private static Planning plan(
-            SourceFacts facts, TicketDocument ticket, DepartureDocument departure, FramingDocument framing) {
-        return Planner.plan(facts, TicketDocuments.toTicket(departure.appliedTo(ticket)), framing.toFraming());
+    private Planning plan(
+            Original picture, TicketDocument ticket, DepartureDocument departure, FramingDocument framing) {
+        return planner.plan(
+                picture,
+                json.facts(picture.facts().orElseThrow()),
+                TicketDocuments.toTicket(departure.appliedTo(ticket)),
+                framing.toFraming());
     }
 
     private static Set<Carry.Part> framingParts(Set<Carried> parts) {

@@ -1,7 +1,10 @@
 package embrick.server.deliveries;
 
 import embrick.core.lift.Halo;
+import embrick.core.plan.Plan;
+import embrick.formats.Formats;
 import embrick.server.documents.StoredJson;
+import embrick.server.documents.TicketDocuments;
 import embrick.server.problems.ProblemException;
 import embrick.server.runs.Piece;
 import embrick.server.runs.PieceRepository;
@@ -16,6 +19,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.zip.Deflater;
@@ -43,8 +47,10 @@ class DeliveryController {
     private final PieceRepository pieces;
     private final Storage storage;
     private final StoredJson json;
+    private final Formats formats;
 
-    DeliveryController(RunService runs, PieceRepository pieces, Storage storage, StoredJson json) {
+    DeliveryController(RunService runs, PieceRepository pieces, Storage storage, StoredJson json, Formats formats) {
+        this.formats = formats;
         this.runs = runs;
         this.pieces = pieces;
         this.storage = storage;
@@ -72,6 +78,7 @@ class DeliveryController {
             @NotNull String ticketName,
             @NotNull String folder,
             @NotNull String place,
+            boolean isForBooks,
             @NotNull Instant startedAt,
             @Schema(nullable = true) Instant finishedAt,
             @NotNull List<DeliveredPiece> pieces) {}
@@ -85,6 +92,8 @@ class DeliveryController {
                 json.ticket(run.ticketDocument()).name(),
                 run.folder(),
                 storage.delivery(run.folder()).toString(),
+                Formats.isForBooks(TicketDocuments.toTicket(json.ticket(run.ticketDocument()))
+                        .file()),
                 run.startedAt(),
                 run.finishedAt().orElse(null),
                 pieces.findByRunIdOrderByPosition(runId).stream()
@@ -157,6 +166,35 @@ class DeliveryController {
             zip.write(csv(runId).getBody());
             zip.closeEntry();
         }
+    }
+
+    /** All checked JPEG and PDF pieces as the pages of one PDF, in the order of the run; their pixels stay packed as they are. */
+    @GetMapping(path = "/runs/{runId}/delivery.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    void book(@PathVariable UUID runId, HttpServletResponse response) throws IOException {
+        Run run = runs.get(runId);
+        Path folder = storage.delivery(run.folder());
+        List<Formats.BookPage> pages = new ArrayList<>();
+        for (Piece piece : pieces.findByRunIdOrderByPosition(runId)) {
+            if (piece.state() == Piece.State.CHECKED && piece.plan().isPresent()) {
+                Plan plan = json.plan(piece.plan().get());
+                if (!Formats.isForBooks(plan.file())) {
+                    throw ProblemException.invalid(
+                            "no-book",
+                            piece.name(),
+                            "A book is made of JPEG or PDF pieces, and " + piece.name() + " is neither.",
+                            "Say JPEG or PDF on the ticket and run it again.");
+                }
+                pages.add(new Formats.BookPage(folder.resolve(piece.name()), plan));
+            }
+        }
+        if (pages.isEmpty()) {
+            throw ProblemException.invalid(
+                    "no-book", run.folder(), "No piece is finished yet.", "Wait for the run, or see what went wrong.");
+        }
+        String name = lastPart(run.folder());
+        response.setContentType(MediaType.APPLICATION_PDF_VALUE);
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, attachment(name + ".pdf"));
+        formats.writeBook(name, pages, response.getOutputStream());
     }
 
     @GetMapping(path = "/pieces/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)

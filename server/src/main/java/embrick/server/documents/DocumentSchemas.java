@@ -23,8 +23,17 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class DocumentSchemas implements OpenApiCustomizer {
-    private static final List<Class<?>> SEALED =
-            List.of(SizeDocument.class, FitDocument.class, FileDocument.class, BrickDocument.class, LiftDocument.class);
+    private static final List<Class<?>> SEALED = List.of(
+            SizeDocument.class,
+            FitDocument.class,
+            EdgesDocument.class,
+            EdgesDocument.FillDocument.class,
+            EdgesDocument.BorderSizeDocument.class,
+            EdgesDocument.CaptionPartDocument.class,
+            FileDocument.class,
+            TicketDocument.PagePixelsDocument.class,
+            BrickDocument.class,
+            LiftDocument.class);
 
     private static final String REFERENCE = "#/components/schemas/";
 

@@ -5,6 +5,8 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
 import embrick.core.colour.ProfileRef;
+import embrick.core.edge.BandFill;
+import embrick.core.edge.Rim;
 import embrick.core.plan.Plan;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
@@ -22,9 +24,34 @@ public class StoredJson {
     @JsonSubTypes({
         @JsonSubTypes.Type(value = FileFormat.Jpeg.class, name = "jpeg"),
         @JsonSubTypes.Type(value = FileFormat.Tiff.class, name = "tiff"),
-        @JsonSubTypes.Type(value = FileFormat.Png.class, name = "png")
+        @JsonSubTypes.Type(value = FileFormat.Png.class, name = "png"),
+        @JsonSubTypes.Type(value = FileFormat.Pdf.class, name = "pdf")
     })
     private interface FileKinds {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = FileFormat.PagePixels.Coded.class, name = "jpeg"),
+        @JsonSubTypes.Type(value = FileFormat.PagePixels.Whole.class, name = "whole")
+    })
+    private interface PagePixelKinds {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = BandFill.Mirror.class, name = "mirror"),
+        @JsonSubTypes.Type(value = BandFill.DrawnOut.class, name = "drawn-out"),
+        @JsonSubTypes.Type(value = BandFill.Plain.class, name = "plain"),
+        @JsonSubTypes.Type(value = BandFill.RimMean.class, name = "rim-mean")
+    })
+    private interface FillKinds {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Rim.Trimmed.class, name = "trimmed"),
+        @JsonSubTypes.Type(value = Rim.Folded.class, name = "folded"),
+        @JsonSubTypes.Type(value = Rim.Joined.class, name = "joined")
+    })
+    private interface RimKinds {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
@@ -36,6 +63,9 @@ public class StoredJson {
 
     private final JsonMapper mapper = JsonMapper.builder()
             .addMixIn(FileFormat.class, FileKinds.class)
+            .addMixIn(FileFormat.PagePixels.class, PagePixelKinds.class)
+            .addMixIn(BandFill.class, FillKinds.class)
+            .addMixIn(Rim.class, RimKinds.class)
             .addMixIn(ProfileRef.class, ProfileKinds.class)
             // Questions such as isWide() follow from the parts and are not stored.
             .changeDefaultVisibility(checker -> checker.withVisibility(PropertyAccessor.IS_GETTER, Visibility.NONE))

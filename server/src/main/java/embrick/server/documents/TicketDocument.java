@@ -7,6 +7,8 @@ import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.Anchor;
 import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat.Packing;
+import embrick.core.ticket.FileFormat.PageMarks;
+import embrick.core.ticket.Fit.TrimMarks;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Turn;
@@ -34,6 +36,7 @@ public record TicketDocument(
         @NotNull @Valid SizeDocument size,
         @NotNull Turn turn,
         @NotNull @Valid FitDocument fit,
+        @NotNull @Valid EdgesDocument edges,
         @NotNull BigDecimal ppi,
         @NotNull ViewingDistance viewing,
         @NotNull @Valid ResamplingDocument resampling,
@@ -42,7 +45,7 @@ public record TicketDocument(
         @NotNull @Valid FileDocument file,
         @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
         @NotNull @Size(min = 1, max = 120) String folder) {
-    public static final int SCHEMA_VERSION = 2;
+    public static final int SCHEMA_VERSION = 3;
 
     /** The same ticket at another ppi and lift. */
     public TicketDocument with(BigDecimal otherPpi, LiftDocument otherLift) {
@@ -53,6 +56,7 @@ public record TicketDocument(
                 size,
                 turn,
                 fit,
+                edges,
                 otherPpi,
                 viewing,
                 resampling,
@@ -99,28 +103,54 @@ public record TicketDocument(
     public sealed interface FitDocument {
         record Fill(@NotNull String paper) implements FitDocument {}
 
-        record Inside(@NotNull String paper) implements FitDocument {}
+        /** @param margin of paper that the picture keeps to every side of the sheet */
+        record Inside(
+                @NotNull String paper,
+                @NotNull Anchor anchor,
+                @NotNull @Valid LengthDocument margin,
+                @NotNull TrimMarks marks)
+                implements FitDocument {}
 
         /** @param printedPpi original pixels to an inch of paper; null: as the picture's own file says */
         record AtScale(
                 @NotNull String paper,
                 @Schema(nullable = true) BigDecimal printedPpi,
-                @NotNull Anchor anchor) implements FitDocument {}
+                @NotNull Anchor anchor,
+                @NotNull TrimMarks marks)
+                implements FitDocument {}
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
         @JsonSubTypes.Type(value = FileDocument.Jpeg.class, name = "jpeg"),
         @JsonSubTypes.Type(value = FileDocument.Tiff.class, name = "tiff"),
-        @JsonSubTypes.Type(value = FileDocument.Png.class, name = "png")
+        @JsonSubTypes.Type(value = FileDocument.Png.class, name = "png"),
+        @JsonSubTypes.Type(value = FileDocument.Pdf.class, name = "pdf")
     })
-    @Schema(oneOf = {FileDocument.Jpeg.class, FileDocument.Tiff.class, FileDocument.Png.class})
+    @Schema(oneOf = {FileDocument.Jpeg.class, FileDocument.Tiff.class, FileDocument.Png.class, FileDocument.Pdf.class})
     public sealed interface FileDocument {
         record Jpeg(int quality) implements FileDocument {}
 
         record Tiff(@NotNull Packing packing, @NotNull Depth depth) implements FileDocument {}
 
         record Png(@NotNull Depth depth) implements FileDocument {}
+
+        record Pdf(
+                @NotNull @Valid PagePixelsDocument pixels,
+                @NotNull PageMarks marks) implements FileDocument {}
+    }
+
+    /** How a page holds its picture. */
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = PagePixelsDocument.CodedPixels.class, name = "jpeg"),
+        @JsonSubTypes.Type(value = PagePixelsDocument.WholePixels.class, name = "whole")
+    })
+    @Schema(oneOf = {PagePixelsDocument.CodedPixels.class, PagePixelsDocument.WholePixels.class})
+    public sealed interface PagePixelsDocument {
+        record CodedPixels(int quality) implements PagePixelsDocument {}
+
+        record WholePixels(@NotNull Depth depth) implements PagePixelsDocument {}
     }
 
     /** How pixels are made from pixels. */

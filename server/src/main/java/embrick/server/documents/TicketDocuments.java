@@ -1,16 +1,17 @@
 package embrick.server.documents;
 
+import embrick.core.colour.PaperColour;
 import embrick.core.paper.PaperSize;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
+import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.OutputColour;
-import embrick.core.colour.PaperColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -24,6 +25,7 @@ import embrick.server.documents.TicketDocument.FileDocument;
 import embrick.server.documents.TicketDocument.FitDocument;
 import embrick.server.documents.TicketDocument.LiftDocument;
 import embrick.server.documents.TicketDocument.MethodChoice;
+import embrick.server.documents.TicketDocument.PagePixelsDocument;
 import embrick.server.documents.TicketDocument.ResamplingDocument;
 import embrick.server.documents.TicketDocument.SizeDocument;
 import embrick.server.problems.ProblemException;
@@ -51,6 +53,7 @@ public final class TicketDocuments {
                         new LengthDocument(BigDecimal.TEN, LengthUnit.IN)),
                 Turn.SUIT,
                 new FitDocument.Fill("#FFFFFF"),
+                new EdgesDocument.NoEdges(),
                 BigDecimal.valueOf(300),
                 ViewingDistance.HAND,
                 new ResamplingDocument(MethodChoice.BY_ITSELF, Light.ENCODED, Ringing.FREE),
@@ -68,6 +71,7 @@ public final class TicketDocuments {
         Phrases phrases = new Phrases();
         Size size = phrases.read("size", () -> size(document.size()));
         Fit fit = phrases.read("fit", () -> fit(document.fit()));
+        Edges edges = phrases.read("edges", () -> EdgesDocuments.edges(document.edges()));
         Resolution ppi = phrases.read("ppi", () -> ppi(document.ppi()));
         Lift lift = phrases.read("lift", () -> lift(document.lift()));
         FileFormat file = phrases.read("file", () -> file(document.file()));
@@ -77,6 +81,7 @@ public final class TicketDocuments {
                 size,
                 document.turn(),
                 fit,
+                edges,
                 ppi,
                 document.viewing(),
                 resampling(document.resampling()),
@@ -121,12 +126,18 @@ public final class TicketDocuments {
     private static Fit fit(FitDocument fit) {
         return switch (fit) {
             case FitDocument.Fill fill -> new Fit.Fill(PaperColour.parse(fill.paper()));
-            case FitDocument.Inside inside -> new Fit.Inside(PaperColour.parse(inside.paper()));
+            case FitDocument.Inside inside ->
+                new Fit.Inside(
+                        PaperColour.parse(inside.paper()),
+                        inside.anchor(),
+                        inside.margin().toLength(),
+                        inside.marks());
             case FitDocument.AtScale scale ->
                 new Fit.AtScale(
                         PaperColour.parse(scale.paper()),
                         Optional.ofNullable(scale.printedPpi()).map(TicketDocuments::ppi),
-                        scale.anchor());
+                        scale.anchor(),
+                        scale.marks());
         };
     }
 
@@ -170,6 +181,15 @@ public final class TicketDocuments {
             case FileDocument.Jpeg jpeg -> new FileFormat.Jpeg(jpeg.quality());
             case FileDocument.Tiff tiff -> new FileFormat.Tiff(tiff.packing(), tiff.depth());
             case FileDocument.Png png -> new FileFormat.Png(png.depth());
+            case FileDocument.Pdf pdf -> new FileFormat.Pdf(pixels(pdf.pixels()), pdf.marks());
+        };
+    }
+
+    private static FileFormat.PagePixels pixels(PagePixelsDocument pixels) {
+        return switch (pixels) {
+            case PagePixelsDocument.CodedPixels coded ->
+                new FileFormat.PagePixels.Coded(new FileFormat.Jpeg(coded.quality()));
+            case PagePixelsDocument.WholePixels whole -> new FileFormat.PagePixels.Whole(whole.depth());
         };
     }
 

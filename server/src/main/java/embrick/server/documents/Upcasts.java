@@ -24,7 +24,7 @@ final class Upcasts {
         return act;
     }
 
-    /** Version 1 had no resampling, no lift and 8 bits. */
+    /** Version 1 had no resampling, no lift and 8 bits; version 2 no edges. */
     static ObjectNode ticket(ObjectNode ticket, int present) {
         int version = ticket.path("schemaVersion").asInt(0);
         if (version < 1 || version > present) {
@@ -38,8 +38,28 @@ final class Upcasts {
             ticket.putObject("lift").put("kind", "none");
             deepen(ticket.path("file"));
             ticket.put("schemaVersion", 2);
+            version = 2;
+        }
+        if (version == 2) {
+            ticket.putObject("edges").put("kind", "none");
+            if (ticket.path("fit") instanceof ObjectNode fit) {
+                placeInside(fit);
+            }
+            ticket.put("schemaVersion", 3);
         }
         return ticket;
+    }
+
+    /** A whole picture stood in the middle, without margin; no fit had marks. */
+    private static void placeInside(ObjectNode fit) {
+        String kind = fit.path("kind").asString("");
+        if ("inside".equals(kind)) {
+            fit.put("anchor", "MIDDLE");
+            fit.putObject("margin").put("value", 0).put("unit", "MM");
+        }
+        if (!"fill".equals(kind)) {
+            fit.put("marks", "NONE");
+        }
     }
 
     static ObjectNode framing(ObjectNode framing) {
@@ -56,8 +76,8 @@ final class Upcasts {
     }
 
     /**
-     * Plans named only their kernel, which was always the same; later they had no bare corners, and limits of the centre
-     * alone.
+     * Plans had no edges; before that they named only their kernel, which was always the same, had no bare corners, and
+     * limits of the centre alone.
      */
     static ObjectNode plan(ObjectNode plan) {
         if (plan.path("limits") instanceof ArrayNode planes) {
@@ -70,6 +90,18 @@ final class Upcasts {
             plan.set("limits", limits);
             plan.put("corners", "COVERED");
             ((ObjectNode) plan.path("figures")).put("bareShare", 0).put("fineEnlargement", 0);
+        }
+        if (!plan.has("extension")) {
+            ObjectNode extension = plan.putObject("extension");
+            extension
+                    .putObject("bands")
+                    .put("left", 0)
+                    .put("top", 0)
+                    .put("right", 0)
+                    .put("foot", 0);
+            extension.putObject("fill").put("kind", "mirror");
+            extension.putObject("rim").put("kind", "trimmed").put("safe", 0);
+            extension.putNull("keyLine").putNull("caption").putArray("marks");
         }
         if (plan.has("kernel")) {
             plan.remove("kernel");
@@ -87,6 +119,9 @@ final class Upcasts {
     static ObjectNode facts(ObjectNode facts) {
         if (!facts.has("pages")) {
             facts.put("pages", "ONE");
+        }
+        if (!facts.has("title")) {
+            facts.putNull("title");
         }
         return facts;
     }

@@ -158,8 +158,8 @@ class FramingController {
                         yield new PictureOutlook(
                                 id,
                                 entry.name(),
-                                plan.sheet().width(),
-                                plan.sheet().height(),
+                                plan.total().width(),
+                                plan.total().height(),
                                 plan.figures().realPpi(),
                                 plan.figures().verdict(),
                                 PlanView.ResamplingView.of(plan),

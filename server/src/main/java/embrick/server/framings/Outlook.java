@@ -2,7 +2,6 @@ package embrick.server.framings;
 
 import embrick.core.framing.Framing;
 import embrick.core.names.NameAllotment;
-import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.ticket.Ticket;
 import embrick.server.documents.DepartureDocument;
@@ -29,6 +28,7 @@ public class Outlook {
     private final OriginalRepository originals;
     private final FramingService framings;
     private final DepartureService departures;
+    private final PicturePlanner planner;
     private final StoredJson json;
     private final Clock clock;
 
@@ -36,9 +36,11 @@ public class Outlook {
             OriginalRepository originals,
             FramingService framings,
             DepartureService departures,
+            PicturePlanner planner,
             StoredJson json,
             Clock clock) {
         this.departures = departures;
+        this.planner = planner;
         this.originals = originals;
         this.framings = framings;
         this.json = json;
@@ -89,10 +91,13 @@ public class Outlook {
                         .filter(original -> !original.isLeftOut())
                         .sorted(Comparator.comparing(Original::path))
                         .toList();
+        PicturePlanner.ForJob forAll = planner.forJob(jobId, ticket);
         List<Planned> planned = new ArrayList<>();
         List<NameAllotment.Wanted> wanted = new ArrayList<>();
         for (Original picture : pictures) {
-            Ticket forPicture = own.containsKey(picture.id()) ? ordered.ticketFor(own.get(picture.id())) : ticket;
+            PicturePlanner.ForJob forPicture = own.containsKey(picture.id())
+                    ? new PicturePlanner.ForJob(ordered.ticketFor(own.get(picture.id())), forAll.inOrder())
+                    : forAll;
             Planned plan = plan(picture, forPicture, framed.getOrDefault(picture.id(), Framing.centred()));
             planned.add(plan);
             int[] size = sheet(plan);
@@ -124,12 +129,15 @@ public class Outlook {
                         .get(original.id())
                         .document())
                 .orElse(DepartureDocument.none()));
-        return plan(original, ticket, framings.of(original.id(), ticket.shape().key(), Framing.centred()));
+        PicturePlanner.ForJob forPicture = planner.forJob(original.jobId(), ticket);
+        return plan(
+                original, forPicture, framings.of(original.id(), ticket.shape().key(), Framing.centred()));
     }
 
-    private Planned plan(Original original, Ticket ticket, Framing framing) {
+    private Planned plan(Original original, PicturePlanner.ForJob ticket, Framing framing) {
         return original.facts().isPresent()
-                ? new Planned.Plannable(Planner.plan(json.facts(original.facts().get()), ticket, framing))
+                ? new Planned.Plannable(
+                        planner.plan(original, json.facts(original.facts().get()), ticket, framing))
                 : new Planned.Unusable(original.trouble()
                         .orElseThrow(
                                 () -> new IllegalStateException(original.path() + " has neither facts nor trouble")));
@@ -137,7 +145,7 @@ public class Outlook {
 
     private static int[] sheet(Planned planned) {
         return planned instanceof Planned.Plannable plannable && plannable.planning() instanceof Planning.Ready ready
-                ? new int[] {ready.plan().sheet().width(), ready.plan().sheet().height()}
+                ? new int[] {ready.plan().total().width(), ready.plan().total().height()}
                 : new int[] {0, 0};
     }
 }

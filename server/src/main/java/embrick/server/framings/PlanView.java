@@ -1,8 +1,11 @@
 package embrick.server.framings;
 
+import embrick.core.edge.Bands;
+import embrick.core.edge.Rim;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
 import embrick.core.lift.LiftSettings;
+import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
@@ -48,8 +51,55 @@ public record PlanView(
         }
     }
 
-    /** A rectangle of the sheet, in its pixels. */
-    public record Place(int x, int y, int width, int height) {}
+    /** A rectangle of the total, in its pixels. */
+    public record Place(int x, int y, int width, int height) {
+        static Place of(PixelRect rect) {
+            return new Place(rect.x(), rect.y(), rect.width(), rect.height());
+        }
+    }
+
+    /** What the sheet's own rim is: cut, folded, or where a border begins. */
+    public enum RimKind {
+        TRIM,
+        FOLD,
+        BORDER
+    }
+
+    /** Whole pixels on each side. */
+    public record BandsView(int left, int top, int right, int foot) {
+        static BandsView of(Bands bands) {
+            return new BandsView(bands.left(), bands.top(), bands.right(), bands.foot());
+        }
+    }
+
+    /**
+     * What goes round the sheet, in pixels.
+     *
+     * @param sheet where it lies on the total
+     * @param bar from a fold to the next, where the bar's back begins; 0 where nothing folds
+     * @param safe inside the trim that is to be kept clear
+     */
+    public record EdgesView(
+            @NotNull RimKind rim,
+            @NotNull Place sheet,
+            @NotNull BandsView bands,
+            @NotNull BandsView bar,
+            int safe) {
+        static EdgesView of(Plan plan) {
+            Rim rim = plan.extension().rim();
+            RimKind kind = switch (rim) {
+                case Rim.Trimmed _ -> RimKind.TRIM;
+                case Rim.Folded _ -> RimKind.FOLD;
+                case Rim.Joined _ -> RimKind.BORDER;
+            };
+            return new EdgesView(
+                    kind,
+                    Place.of(plan.sheetOnTotal()),
+                    BandsView.of(plan.extension().bands()),
+                    BandsView.of(rim instanceof Rim.Folded folded ? folded.bar() : Bands.NONE),
+                    rim instanceof Rim.Trimmed trimmed ? trimmed.safe() : 0);
+        }
+    }
 
     /**
      * Where the frame sits in the picture as it is seen, in its pixels.
@@ -94,9 +144,11 @@ public record PlanView(
         }
     }
 
+    /** @param width of the total, the sheet with its bands */
     public record PlanNumbers(
             int width,
             int height,
+            @NotNull EdgesView edges,
             @NotNull Place picture,
             @NotNull Frame frame,
             double markedPpi,
@@ -120,13 +172,10 @@ public record PlanView(
             var window = plan.window();
             var seen = plan.seen();
             return new PlanNumbers(
-                    plan.sheet().width(),
-                    plan.sheet().height(),
-                    new Place(
-                            plan.picture().x(),
-                            plan.picture().y(),
-                            plan.picture().width(),
-                            plan.picture().height()),
+                    plan.total().width(),
+                    plan.total().height(),
+                    EdgesView.of(plan),
+                    Place.of(plan.extension().bands().onTotal(plan.picture())),
                     new Frame(
                             window.centreX(),
                             window.centreY(),

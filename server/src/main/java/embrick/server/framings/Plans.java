@@ -1,7 +1,6 @@
 package embrick.server.framings;
 
 import embrick.core.framing.Framing;
-import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Ticket;
@@ -22,16 +21,23 @@ import org.springframework.stereotype.Service;
 public class Plans {
     private final FramingService framings;
     private final OriginalRepository originals;
+    private final PicturePlanner planner;
     private final StoredJson json;
 
-    Plans(FramingService framings, OriginalRepository originals, StoredJson json) {
+    Plans(FramingService framings, OriginalRepository originals, PicturePlanner planner, StoredJson json) {
+        this.planner = planner;
         this.framings = framings;
         this.originals = originals;
         this.json = json;
     }
 
-    /** A picture, and what a ticket comes to for it. */
-    public record Planned(Original original, SourceFacts facts, Planning planning) {}
+    /** A picture, and what a ticket comes to for it under a framing. */
+    public record Planned(Original original, SourceFacts facts, Ticket ticket, Framing framing, Planning planning) {}
+
+    /** The same for a picture decoded smaller, whose facts say so. */
+    public Planning reduced(Planned planned, SourceFacts opened) {
+        return planner.plan(planned.original(), opened, planned.ticket(), planned.framing());
+    }
 
     /**
      * What is planned. None of it need be stored.
@@ -62,6 +68,6 @@ public class Plans {
         Framing framed = wish.framing()
                 .map(FramingDocument::toFraming)
                 .orElseGet(() -> framings.of(originalId, ticket.shape().key(), Framing.centred()));
-        return new Planned(original, facts, Planner.plan(facts, ticket, framed));
+        return new Planned(original, facts, ticket, framed, planner.plan(original, facts, ticket, framed));
     }
 }

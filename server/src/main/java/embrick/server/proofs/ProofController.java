@@ -1,9 +1,12 @@
 package embrick.server.proofs;
 
+import embrick.core.contours.Crossings.Side;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.plan.ReducedPlan;
+import embrick.core.ticket.Fit;
+import embrick.core.ticket.Size;
 import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocument;
@@ -22,6 +25,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -58,11 +62,11 @@ class ProofController {
             @Min(1) @Max(MOST_SIDE) int height) {
         PixelRect inside(Plan plan) {
             PixelRect part = new PixelRect(x, y, width, height);
-            if (!part.isInside(plan.sheet())) {
+            if (!part.isInside(plan.total())) {
                 throw ProblemException.invalid(
                         "outside-sheet",
                         "region",
-                        "region: expected inside " + plan.sheet() + " px, got " + width + " × " + height + " at " + x
+                        "region: expected inside " + plan.total() + " px, got " + width + " × " + height + " at " + x
                                 + ", " + y,
                         "Ask for a part of the sheet.");
             }
@@ -116,6 +120,40 @@ class ProofController {
         return proofs.contours(planned.original().digest(), planned.facts(), plan).stream()
                 .map(spot -> new ContourView(spot.x(), spot.y(), spot.strength()))
                 .toList();
+    }
+
+    /**
+     * Strong detail near a line at which the sheet is cut or folded.
+     *
+     * @param millimetres from the line to the nearest of it
+     * @param share of the line's length beside which there is any, 0 to 1
+     */
+    record CrossingView(@NotNull Side side, double millimetres, double share) {}
+
+    /** @param withinMillimetres of each line is looked at; 0 where the ticket has no line to keep clear of */
+    record CrossingsView(double withinMillimetres, @NotNull List<CrossingView> crossings) {}
+
+    /** What of a picture comes near the folds of its wrap, or the trim inside its bleed. */
+    @PostMapping("/originals/{id}/crossings")
+    CrossingsView crossings(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) throws IOException {
+        Plans.Planned planned = plans.of(id, request.wish());
+        double within = KeptClear.millimetres(planned.ticket().edges());
+        if (within == 0) {
+            return new CrossingsView(0, List.of());
+        }
+        ready(planned.planning());
+        return new CrossingsView(
+                within,
+                proofs.nearLines(planned, again(planned), within).stream()
+                        .map(near -> new CrossingView(near.side(), near.millimetres(), near.share()))
+                        .toList());
+    }
+
+    /** Only a paper has its pixels whatever the picture's are. */
+    private Optional<ProofPictures.Again> again(Plans.Planned planned) {
+        boolean isSameSheet = planned.ticket().size() instanceof Size.OnPaper
+                && !(planned.ticket().fit() instanceof Fit.AtScale);
+        return isSameSheet ? Optional.of(opened -> plans.reduced(planned, opened)) : Optional.empty();
     }
 
     private static Plan ready(Planning planning) {

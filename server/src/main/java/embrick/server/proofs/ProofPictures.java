@@ -2,21 +2,27 @@ package embrick.server.proofs;
 
 import embrick.core.contours.Contours;
 import embrick.core.contours.Contours.Spot;
+import embrick.core.contours.Crossings;
+import embrick.core.contours.Crossings.Side;
 import embrick.core.lift.Halo;
 import embrick.core.pixels.PixelRect;
+import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
+import embrick.core.plan.Planning;
 import embrick.core.plan.ReducedPlan;
 import embrick.core.print.Print;
 import embrick.core.print.PrintPart;
-import embrick.core.print.Printer;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
+import embrick.formats.OpenedPicture;
+import embrick.server.framings.Plans;
 import embrick.server.storage.DecodedOriginals;
 import embrick.server.storage.Storage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -28,6 +34,8 @@ class ProofPictures {
     private static final double CONTOUR_SIDE = 900;
     /** Enough to go once round a picture. */
     private static final int CONTOURS = 12;
+
+    private static final double MILLIMETRES_PER_INCH = 25.4;
 
     private final Formats formats;
     private final Storage storage;
@@ -62,7 +70,7 @@ class ProofPictures {
             throws IOException {
         Plan shown = shown(plan, show, reduction);
         return decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
-            Print print = Printer.print(shown, opened.raster(), formats.profiles());
+            Print print = formats.print(shown, opened.raster());
             ByteArrayOutputStream png = new ByteArrayOutputStream();
             formats.writeProof(new PrintPart(print, part), shown, png);
             return new Proof(png.toByteArray(), print.halo());
@@ -71,22 +79,66 @@ class ProofPictures {
 
     /** The strongest contours, in pixels of the plan's sheet; looked for on a reduced print without lift. */
     List<Spot> contours(String digest, SourceFacts facts, Plan plan) throws IOException {
-        int longest = Math.max(plan.sheet().width(), plan.sheet().height());
-        double reduction = Math.max(1, longest / CONTOUR_SIDE);
+        double reduction = reductionOf(plan);
         Plan reduced =
                 ReducedPlan.of(plan.withLift(Optional.empty()), reduction).withResampling(Resampling.by(Method.AREA));
         return decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
-            Print print = Printer.print(reduced, opened.raster(), formats.profiles());
-            return Contours.strongest(print, CONTOURS).stream()
+            // Bands have the sheet's contours again.
+            PixelRect sheet = reduced.sheetOnTotal();
+            PrintPart part = new PrintPart(formats.print(reduced, opened.raster()), sheet);
+            return Contours.strongest(part, CONTOURS).stream()
                     .map(spot -> new Spot(
-                            onSheet(spot.x(), reduction, plan.sheet().width()),
-                            onSheet(spot.y(), reduction, plan.sheet().height()),
+                            onTotal(
+                                    spot.x() + sheet.x(),
+                                    reduction,
+                                    plan.total().width()),
+                            onTotal(
+                                    spot.y() + sheet.y(),
+                                    reduction,
+                                    plan.total().height()),
                             spot.strength()))
                     .toList();
         });
     }
 
-    private static int onSheet(int reducedPixel, double reduction, int length) {
+    private static double reductionOf(Plan plan) {
+        return Math.max(1, Math.max(plan.total().width(), plan.total().height()) / CONTOUR_SIDE);
+    }
+
+    /** What comes near the lines at which a sheet is cut or folded. */
+    record NearLine(Side side, double millimetres, double share) {}
+
+    /**
+     * Looks along the lines of a plan.
+     *
+     * @param again plans the picture decoded smaller, which is quicker; empty where a smaller picture would be another sheet
+     * @param millimetres to either side that are looked at
+     */
+    List<NearLine> nearLines(Plans.Planned planned, Optional<Again> again, double millimetres) throws IOException {
+        Path file = storage.original(planned.original().digest());
+        int leastEdge = again.isPresent() ? 2 * (int) CONTOUR_SIDE : Integer.MAX_VALUE;
+        try (OpenedPicture opened = formats.openReduced(file, leastEdge)) {
+            Planning planning = again.isPresent() ? again.get().plan(opened.facts()) : planned.planning();
+            if (!(planning instanceof Planning.Ready(Plan plan, List<Notice> _))) {
+                return List.of();
+            }
+            double reduction = reductionOf(plan);
+            Plan reduced = ReducedPlan.of(plan.withLift(Optional.empty()), reduction)
+                    .withResampling(Resampling.by(Method.AREA));
+            double perPixel = reduction / plan.marked().toPpi() * MILLIMETRES_PER_INCH;
+            Print print = formats.print(reduced, opened.raster());
+            return Crossings.near(print, reduced.sheetOnTotal(), millimetres / perPixel).stream()
+                    .map(found -> new NearLine(found.side(), found.distance() * perPixel, found.share()))
+                    .toList();
+        }
+    }
+
+    /** Plans a picture of other facts as another was planned. */
+    interface Again {
+        Planning plan(SourceFacts opened);
+    }
+
+    private static int onTotal(int reducedPixel, double reduction, int length) {
         return Math.min(length - 1, (int) ((reducedPixel + 0.5) * reduction));
     }
 

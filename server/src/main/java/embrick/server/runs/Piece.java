@@ -169,7 +169,7 @@ public class Piece {
         return state;
     }
 
-    Optional<String> plan() {
+    public Optional<String> plan() {
         return Optional.ofNullable(plan);
     }
 

@@ -4,7 +4,6 @@ import embrick.core.check.Expectation;
 import embrick.core.lift.Halo;
 import embrick.core.plan.Plan;
 import embrick.core.print.Print;
-import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
 import embrick.formats.PrintFile;
@@ -195,7 +194,7 @@ class PieceMaker {
     private Optional<Halo> print(Attempt attempt, Path original, Path temporary) throws IOException {
         SourceFacts facts = formats.inspect(original);
         return decoded.using(attempt.original().digest(), facts, () -> formats.open(original), opened -> {
-            Print print = Printer.print(attempt.plan(), opened.raster(), formats.profiles());
+            Print print = formats.print(attempt.plan(), opened.raster());
             try (PieceFiles.NewFile target = files.create(temporary)) {
                 formats.write(print, attempt.plan(), target, strips(attempt));
             }
@@ -218,7 +217,8 @@ class PieceMaker {
         Expectation expectation = Expectation.of(
                 attempt.plan(),
                 formats.profiles().digest(attempt.plan().colour().to()));
-        List<Expectation.Difference> differences = expectation.differences(formats.verify(file));
+        Formats.Verified found = formats.verify(file, attempt.plan().file());
+        List<Expectation.Difference> differences = expectation.differences(found.facts(), found.page());
         if (!differences.isEmpty()) {
             throw new IOException("the finished file is not as planned: " + differences);
         }

@@ -159,8 +159,8 @@ public class RunService {
                 piece.isPlanned(
                         new Piece.Planned(
                                 json.write(plan),
-                                plan.sheet().width(),
-                                plan.sheet().height(),
+                                plan.total().width(),
+                                plan.total().height(),
                                 plan.figures().expectedFileBytes()),
                         now);
             }
