@@ -26,6 +26,7 @@ import { useInTurn, useOriginals } from '../originals';
 import { activate, outlookQuery, useActiveTicket, useTickets } from '../ticket';
 import { BenchTools } from './BenchTools';
 import { FiguresBar } from './FiguresBar';
+import { NearFigure } from './NearFigure';
 import { guides, type Guide } from './Guides';
 import { actOf, type BenchAct } from './keys';
 import { KeySheet } from './KeySheet';
@@ -290,7 +291,12 @@ export function BenchPage() {
           onOwnOpen={setOwnOpen}
           onOwn={onOwn}
         />
-        {planned && <FiguresBar plan={planned.plan} ticket={ticket.document} original={original} />}
+        {planned && <FiguresBar
+            plan={planned.plan}
+            ticket={ticket.document}
+            original={original}
+            near={<NearFigure planned={planned} />}
+          />}
       </div>
       {keysOpen && <KeySheet onClose={() => setKeysOpen(false)} />}
       {carrying && (

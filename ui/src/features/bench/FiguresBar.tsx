@@ -8,10 +8,12 @@ interface Props {
   plan: Schemas['PlanNumbers'];
   ticket: TicketDocument;
   original: Schemas['OriginalView'];
+  /** What comes near the ticket's lines, where it has some. */
+  near?: ReactNode;
 }
 
 /** Original pixels, pixels under the frame, size on paper, real ppi: the plan's own numbers. */
-export function FiguresBar({ plan, ticket, original }: Props) {
+export function FiguresBar({ plan, ticket, original, near }: Props) {
   const { frame } = plan;
   const unit = ticket.unit;
   const fine = (inches: number) => lengthText(Math.floor(fromInches(inches, unit) * 10) / 10, unit);
@@ -26,7 +28,7 @@ export function FiguresBar({ plan, ticket, original }: Props) {
       </Figure>
       <Step>→</Step>
       <Figure name="sheet">
-        {sideText(plan.width, plan, ticket)} × {sideText(plan.height, plan, ticket)} <small>{unitSymbol[unit]}</small>
+        {sideText(plan.edges.sheet.width, plan, ticket)} × {sideText(plan.edges.sheet.height, plan, ticket)} <small>{unitSymbol[unit]}</small>
       </Figure>
       <Step>=</Step>
       <Figure name={`real, ${viewingWords[ticket.viewing]}`}>
@@ -38,6 +40,7 @@ export function FiguresBar({ plan, ticket, original }: Props) {
       <Figure apart name={`leaves as, at ${decimals(plan.markedPpi, 2)} ppi`}>
         {plan.width} × {plan.height} <small>px</small>
       </Figure>
+      {near}
       <Figure name="tilt">{decimals(frame.tiltDegrees, 2).replace('-', '−')}°</Figure>
       <Figure name="lost">{decimals(plan.lostShare * 100, 0)} %</Figure>
       {plan.corners !== 'COVERED' && (
@@ -62,7 +65,7 @@ function sideText(px: number, plan: Schemas['PlanNumbers'], { size, unit }: Tick
   return lengthText(followed, unit);
 }
 
-function Figure({ name, apart, children }: { name: string; apart?: boolean; children: ReactNode }) {
+export function Figure({ name, apart, children }: { name: string; apart?: boolean; children: ReactNode }) {
   return (
     <div className={apart ? 'figures-apart' : undefined}>
       <dt>{name}</dt>

@@ -9,7 +9,7 @@ interface Props {
   planned: Planned;
   view: View;
   stage: Stage;
-  /** Where the pointer is on the stage; the sheet's middle where there is none. */
+  /** Where the pointer is on the stage; the output's middle where there is none. */
   at: { x: number; y: number } | undefined;
 }
 
@@ -23,9 +23,9 @@ export function Loupe({ planned, view, stage, at }: Props) {
   const [proof, setProof] = useState<Proof>();
   const [failed, setFailed] = useState(false);
   const { plan, framing, subject } = planned;
-  const point = at ?? { x: view.sheet.x + view.sheet.width / 2, y: view.sheet.y + view.sheet.height / 2 };
-  const x = Math.round((point.x - view.sheet.x) / view.perPixel);
-  const y = Math.round((point.y - view.sheet.y) / view.perPixel);
+  const point = at ?? { x: view.total.x + view.total.width / 2, y: view.total.y + view.total.height / 2 };
+  const x = Math.round((point.x - view.total.x) / view.perPixel);
+  const y = Math.round((point.y - view.total.y) / view.perPixel);
   const isOnSheet = x >= 0 && y >= 0 && x < plan.width && y < plan.height;
 
   useEffect(() => {

@@ -2,6 +2,8 @@ import { useLayoutEffect, useReducer, useRef, useState } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
 import { fromInches } from '../../shared/format';
 import { held, movedInSeen, same, tighter, type Framing } from '../framing';
+import { BandPixels } from './BandPixels';
+import { EdgeLines } from './EdgeLines';
 import { FreeSides } from './FreeSides';
 import { Guides, type Guide } from './Guides';
 import { LevelLine, type Line } from './LevelLine';
@@ -68,7 +70,7 @@ export function Stage(props: Props) {
   const shown = live.current ?? (isFree && same(framing, planned.asked) ? planned.framing : framing);
   const viewFor = (one: Framing) => (isFree ? freeViewOf : viewOf)(size, planned, one);
   const view = viewFor(shown);
-  const { sheet, place, lie } = view;
+  const { total, sheet, place, lie } = view;
   const seen: Seen = {
     width: plan.frame.seenWidth,
     height: plan.frame.seenHeight,
@@ -132,12 +134,12 @@ export function Stage(props: Props) {
   const outline = cornersOf({ x: 0, y: 0, ...seen }).map(({ x, y }) => toScreen(lie, x, y));
   // What lies in the frame and in the picture is not cut away; where the frame hangs over there is nothing to cut.
   const offcut = `polygon(evenodd, ${closed(outline)}, ${closed(common(cornersOf(place), outline))})`;
-  const isMasked = ticket.fit.kind === 'inside' && (place.width !== sheet.width || place.height !== sheet.height);
+  const isMasked = ticket.fit.kind === 'inside' && ticket.edges.kind !== 'wrap' && (place.width !== sheet.width || place.height !== sheet.height);
   const lining = moving || level !== undefined;
   return (
     <div className="bench-stage">
-      <Ruler axis="x" from={sheet.x} along={sheet.width} inches={plan.width / plan.markedPpi} unit={ticket.unit} />
-      <Ruler axis="y" from={sheet.y} along={sheet.height} inches={plan.height / plan.markedPpi} unit={ticket.unit} />
+      <Ruler axis="x" from={sheet.x} along={sheet.width} inches={plan.edges.sheet.width / plan.markedPpi} unit={ticket.unit} />
+      <Ruler axis="y" from={sheet.y} along={sheet.height} inches={plan.edges.sheet.height / plan.markedPpi} unit={ticket.unit} />
       <div
         ref={stage}
         className={`stage${moving ? ' stage-moving' : ''}${level === 'to-draw' ? ' stage-drawing' : ''}`}
@@ -146,7 +148,7 @@ export function Stage(props: Props) {
       >
         {size.width > 0 && (
           <>
-            <div className="stage-paper" style={{ ...box(sheet), background: shown.corners === 'DRAWN_OUT' ? undefined : ticket.fit.paper }} />
+            <div className="stage-paper" style={{ ...box(total), background: shown.corners === 'DRAWN_OUT' ? undefined : ticket.fit.paper }} />
             <img
               ref={picture}
               key={original.digest}
@@ -160,11 +162,13 @@ export function Stage(props: Props) {
             />
             {/* Nothing hides the edge that is being lined up. */}
             {!lining && <div className="stage-offcut" style={{ clipPath: offcut }} />}
+            {total.width > sheet.width && (
+              <BandPixels planned={planned} total={total} sheet={sheet} moving={moving || live.current !== undefined} />
+            )}
             <svg className="stage-lines" width={size.width} height={size.height} aria-hidden="true">
               {isMasked && <path fillRule="evenodd" fill={ticket.fit.paper} d={`M${path(sheet)}M${path(place)}`} />}
               <Guides guide={guide} place={place} perUnit={(plan.markedPpi / fromInches(1, ticket.unit)) * view.perPixel} />
-              <rect className="stage-edge" {...sheet} />
-              <rect className="trim stage-trim" {...sheet} />
+              <EdgeLines edges={plan.edges} total={total} sheet={sheet} perPixel={view.perPixel} />
             </svg>
             {isFree && (
               <FreeSides

@@ -71,12 +71,14 @@ export function seenPosition(framing: Framing, { framing: base, plan }: Planned)
   };
 }
 
-/** How the stage shows a framing: the sheet, the picture's place on it, and how the picture lies. */
+/** How the stage shows a framing: all that is made, the sheet on it, the picture's place, and how the picture lies. */
 export interface View {
+  /** The sheet with its bands. */
+  total: Rect;
   sheet: Rect;
   place: Rect;
   lie: Lie;
-  /** Screen pixels to one of the sheet's. */
+  /** Screen pixels to one of the output's. */
   perPixel: number;
 }
 
@@ -84,20 +86,22 @@ export interface View {
 export function viewOf(stage: Stage, planned: Planned, framing: Framing): View {
   const { plan, framing: base } = planned;
   const shown = seesTheSame(base, framing) ? framing : base;
-  const sheet = sheetOnStage(stage, plan);
-  const perPixel = sheet.width / plan.width;
-  const place = {
-    x: sheet.x + plan.picture.x * perPixel,
-    y: sheet.y + plan.picture.y * perPixel,
-    width: plan.picture.width * perPixel,
-    height: plan.picture.height * perPixel,
-  };
+  const total = sheetOnStage(stage, plan);
+  const perPixel = total.width / plan.width;
+  const onStage = ({ x, y, width, height }: Rect): Rect => ({
+    x: total.x + x * perPixel,
+    y: total.y + y * perPixel,
+    width: width * perPixel,
+    height: height * perPixel,
+  });
+  const place = onStage(plan.picture);
   const atScale = planned.subject.ticket.fit.kind === 'scale';
   // Between two plans the picture follows the hand by the last plan's own loosest frame.
   const scale = atScale ? plan.frame.scale : (plan.frame.scale * base.tightness) / shown.tightness;
   const centre = seenPosition(shown, planned);
   return {
-    sheet,
+    total,
+    sheet: onStage(plan.edges.sheet),
     place,
     perPixel,
     lie: {
@@ -134,7 +138,14 @@ export function freeViewOf(stage: Stage, planned: Planned, framing: Framing): Vi
   const width = sides.width * seenWidth * scale;
   const height = sides.height * seenHeight * scale;
   const sheet = { x: middle.x - width / 2, y: middle.y - height / 2, width, height };
-  return { sheet, place: sheet, lie, perPixel: scale };
+  const { left, top, right, foot } = plan.edges.bands;
+  const total = {
+    x: sheet.x - left * scale,
+    y: sheet.y - top * scale,
+    width: sheet.width + (left + right) * scale,
+    height: sheet.height + (top + foot) * scale,
+  };
+  return { total, sheet, place: sheet, lie, perPixel: scale };
 }
 
 function seesTheSame(a: Framing, b: Framing): boolean {

@@ -4,10 +4,18 @@ import type { Region } from './region';
 
 export type Show = Schemas['ProofRequest']['show'];
 
-/** Which picture is proofed, and how. */
-export interface ProofSubject {
+/** Which picture is proofed, and under what. */
+export interface ProofOrder {
   originalId: string;
   ticket: Schemas['TicketDocument'];
+  /** Else none. */
+  departure?: Schemas['DepartureDocument'];
+  /** Else the picture's own. */
+  framing?: Schemas['FramingDocument'];
+}
+
+/** Which picture is proofed, and how in all. */
+export interface ProofSubject extends ProofOrder {
   departure: Schemas['DepartureDocument'];
   framing: Schemas['FramingDocument'];
 }
@@ -28,8 +36,8 @@ export interface Proof extends ProofPart {
 }
 
 /** Output pixels, made by the code that makes the file. */
-export async function fetchProof(subject: ProofSubject, part: ProofPart, signal: AbortSignal): Promise<Proof> {
-  const { originalId, ...wish } = subject;
+export async function fetchProof(order: ProofOrder, part: ProofPart, signal: AbortSignal): Promise<Proof> {
+  const { originalId, ...wish } = order;
   const { data, error, response } = await api.POST('/api/v1/originals/{id}/proof', {
     params: { path: { id: originalId } },
     body: { ...wish, ...part },

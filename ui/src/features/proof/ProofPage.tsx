@@ -22,6 +22,7 @@ import {
 import { changeTicket, outlookQuery, planQuery, useActiveTicket } from '../ticket';
 import { DisplayRuler } from './DisplayRuler';
 import { ASSUMED_PPI, useDisplayPpi } from './displayPpi';
+import { ProofLines } from './ProofLines';
 import { ProofStage, type Against } from './ProofStage';
 import { contoursQuery, proofQuery } from './queries';
 import { SheetMap } from './SheetMap';
@@ -66,6 +67,7 @@ export function ProofPage() {
   const [scale, setScale] = useState<ProofScale>(1);
   const [tried, setTried] = useState<Tried>({});
   const [ruler, setRuler] = useState(false);
+  const [lines, setLines] = useState(true);
   const displayPpi = useDisplayPpi();
 
   const originals = useMemo(
@@ -188,6 +190,7 @@ export function ProofPage() {
       Backspace: () => go(ahead.current - 1),
       x: flip,
       j: () => void nextContour(),
+      l: () => setLines(!lines),
       k: () => {
         const here = scales.findIndex(({ value }) => value === scale);
         setScale(scales[(here + 1) % scales.length]!.value);
@@ -244,6 +247,7 @@ export function ProofPage() {
             wipe={wipe}
             onWipe={setWipe}
             onView={onView}
+            lines={lines && plan && <ProofLines edges={plan.edges} reduction={part?.reduction ?? 1} />}
             onPan={pan}
           />
         )}
@@ -268,6 +272,9 @@ export function ProofPage() {
           />
           <button type="button" className="tool" onClick={flip} disabled={against === 'beside'}>
             <kbd>X</kbd> before, after
+          </button>
+          <button type="button" className="tool" aria-pressed={lines} onClick={() => setLines(!lines)}>
+            <kbd>L</kbd> lines
           </button>
           <button type="button" className="tool" onClick={() => void nextContour()}>
             <kbd>J</kbd> next contour
@@ -309,7 +316,7 @@ export function ProofPage() {
               region={part.region}
               onMiddle={({ x, y }) => setMiddle({ x: x * (part.reduction ?? 1), y: y * (part.reduction ?? 1) })}
             />
-            <Figure label="the sheet" value={`${pixels(plan.width, plan.height)} px`} />
+            <Figure label={plan.edges.rim === 'TRIM' && plan.edges.bands.top === 0 ? 'the sheet' : 'the total'} value={`${pixels(plan.width, plan.height)} px`} />
             <Figure
               label={part.reduction === null ? 'shown, pixel for pixel' : `scaled, ${decimals(part.reduction, 2)} pixels to one`}
               value={`${pixels(part.region.width, part.region.height)} at ${part.region.x}, ${part.region.y}`}

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState, type PointerEvent } from 'react';
+import { useLayoutEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { useObjectUrl } from '../../shared/useObjectUrl';
 import type { Proof, Region, Size } from '../pixels';
 
@@ -19,6 +19,8 @@ interface Props {
   onWipe: (share: number) => void;
   /** The room for one of the two, in display pixels. */
   onView: (view: Size) => void;
+  /** Lines over the picture; none where undefined. */
+  lines: ReactNode;
   /** In pixels as they were asked for. */
   onPan: (dx: number, dy: number) => void;
 }
@@ -34,11 +36,13 @@ export function ProofStage(props: Props) {
   const stage = useRef<HTMLDivElement>(null);
   const drag = useRef<Way>(undefined);
   const [way, setWay] = useState<Way>();
+  const [room, setRoom] = useState({ width: 0, height: 0 });
 
   useLayoutEffect(() => {
     const element = stage.current!;
     const measure = () => {
       const width = against === 'beside' ? (element.clientWidth - GAP) / 2 : element.clientWidth;
+      setRoom({ width, height: element.clientHeight });
       onView({ width: width * devicePixelRatio, height: element.clientHeight * devicePixelRatio });
     };
     const watcher = new ResizeObserver(measure);
@@ -64,7 +68,13 @@ export function ProofStage(props: Props) {
     setWay(undefined);
   };
   const cut = `${(wipe * 100).toFixed(2)}%`;
-  const layer = { region, magnify, way: way ?? { x: 0, y: 0 } };
+  // A part smaller than its room stands in the middle.
+  const spare = (all: number, px: number | undefined) => Math.max(0, Math.round((all - ((px ?? 0) * magnify) / devicePixelRatio) / 2));
+  const layer = {
+    region,
+    magnify,
+    way: { x: (way?.x ?? 0) + spare(room.width, region?.width), y: (way?.y ?? 0) + spare(room.height, region?.height) },
+  };
   return (
     <div ref={stage} className={`proof-stage proof-by-${against}`}>
       <div
@@ -90,6 +100,15 @@ export function ProofStage(props: Props) {
           </>
         )}
       </div>
+      {against !== 'beside' && region && props.lines && (
+        <svg className="proof-lines" aria-hidden="true">
+          <g
+            transform={`translate(${layer.way.x} ${layer.way.y}) scale(${magnify / devicePixelRatio}) translate(${-region.x} ${-region.y})`}
+          >
+            {props.lines}
+          </g>
+        </svg>
+      )}
       {(against === 'beside' || wipe > 0) && <span className="proof-name proof-name-before">{beforeName}</span>}
       {(against === 'beside' || wipe < 1) && <span className="proof-name proof-name-after">{afterName}</span>}
       {against === 'wipe' && (

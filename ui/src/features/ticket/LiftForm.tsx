@@ -23,9 +23,9 @@ export function LiftForm({ value, onChange }: Props) {
     if (kind === 'wide') onChange({ kind, strength: 15, radius: { value: 2.5, unit: MM } });
   };
   return (
-    <Space direction="vertical" style={{ width: '100%' }} size={10}>
+    <Space orientation="vertical" style={{ width: '100%' }} size={10}>
       <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)} style={{ width: '100%' }}>
-        <Space direction="vertical" size={4} style={{ width: '100%' }}>
+        <Space orientation="vertical" size={4} style={{ width: '100%' }}>
           <Radio value="none">edges as they are</Radio>
           <Radio value="paper">lifted for the paper, by ppi and viewing distance</Radio>
           {value.kind === 'paper' && (

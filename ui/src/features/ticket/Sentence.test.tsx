@@ -5,12 +5,13 @@ import type { TicketDocument } from './queries';
 import { Sentence } from './Sentence';
 
 const document: TicketDocument = {
-  schemaVersion: 2,
+  schemaVersion: 3,
   name: 'Prints 8 × 10',
   unit: 'IN',
   size: { kind: 'paper', width: { value: 8, unit: 'IN' }, height: { value: 10, unit: 'IN' } },
   turn: 'SUIT',
   fit: { kind: 'fill', paper: '#FFFFFF' },
+  edges: { kind: 'none' },
   ppi: 300,
   viewing: 'HAND',
   resampling: { method: 'BY_ITSELF', light: 'ENCODED', ringing: 'FREE' },
@@ -50,14 +51,14 @@ describe('the ticket', () => {
   it('reads as a sentence', () => {
     show();
     expect(sentence()).toBe(
-      'Print all 24 pictures at 8 × 10 in, turned to suit, filled to the edge, at 300 ppi, to be seen in the hand, ' +
+      'Print all 24 pictures at 8 × 10 in, turned to suit, filled to the edge, with nothing round it, at 300 ppi, to be seen in the hand, ' +
         'resampled as each needs, edges as they are, in sRGB, as JPEG, quality 95, named originalsize+, into prints-8x10.',
     );
   });
 
   it('leaves out what its size does not have', () => {
     show({ size: { kind: 'own' } });
-    expect(sentence()).toContain('at its own shape and pixels, marked 300 ppi');
+    expect(sentence()).toContain('at its own shape and pixels, with nothing round it, marked 300 ppi');
     expect(sentence()).not.toContain('turned');
   });
 

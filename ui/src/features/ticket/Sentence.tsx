@@ -1,10 +1,13 @@
+import type { Schemas } from '../../api/client';
 import type { ProblemDetail } from '../../api/problems';
 import { LiftForm } from './LiftForm';
-import { NameBricks } from './NameBricks';
+import { Bricks } from './Bricks';
+import { EdgesForm } from './EdgesForm';
+import { edgesWords } from './edgesWords';
+import { FileForm } from './FileForm';
 import { Phrase } from './Phrase';
 import {
   ColourForm,
-  FileForm,
   FitForm,
   PpiForm,
   ResamplingForm,
@@ -14,17 +17,30 @@ import {
   ViewingForm,
 } from './phrases';
 import type { TicketDocument } from './queries';
-import { colourWords, fileWords, fitWords, liftWords, resamplingWords, sizeWords, turnWords, viewingWords } from './words';
+import {
+  brickWords,
+  colourWords,
+  fileWords,
+  fitWords,
+  liftWords,
+  newBricks,
+  resamplingWords,
+  sizeWords,
+  turnWords,
+  viewingWords,
+} from './words';
 
 interface Props {
   document: TicketDocument;
   pieces: number;
   problems: ProblemDetail[];
+  /** Of a picture of the pile, where there is one. */
+  plan?: Schemas['PlanNumbers'] | undefined;
   onChange: (part: Partial<TicketDocument>) => void;
 }
 
 /** The ticket as a sentence. */
-export function Sentence({ document, pieces, problems, onChange }: Props) {
+export function Sentence({ document, pieces, problems, plan, onChange }: Props) {
   const wrong = (subject: string) => problems.find((problem) => problem.subject === subject);
   const onPaper = document.size.kind === 'paper';
   return (
@@ -49,6 +65,12 @@ export function Sentence({ document, pieces, problems, onChange }: Props) {
           </Phrase>
         </>
       )}
+      , with{' '}
+      <Phrase words={edgesWords(document.edges)} label="Edges" problem={wrong('edges')}>
+        {() => (
+          <EdgesForm value={document.edges} unit={document.unit} plan={plan} onChange={(edges) => onChange({ edges })} />
+        )}
+      </Phrase>
       , {onPaper ? 'at' : 'marked'}{' '}
       <Phrase words={`${document.ppi} ppi`} label="Resolution" problem={wrong('ppi')}>
         {() => <PpiForm value={document.ppi} onChange={(ppi) => onChange({ ppi })} />}
@@ -73,7 +95,14 @@ export function Sentence({ document, pieces, problems, onChange }: Props) {
       <Phrase words={fileWords(document.file)} label="File" problem={wrong('file')}>
         {() => <FileForm value={document.file} onChange={(file) => onChange({ file })} />}
       </Phrase>
-      , named <NameBricks value={document.names} onChange={(names) => onChange({ names })} />
+      , named{' '}
+      <Bricks
+        name="Name brick"
+        value={document.names}
+        words={brickWords}
+        fresh={newBricks}
+        onChange={(names) => onChange({ names })}
+      />
       {(wrong('names') ?? wrong('name')) && (
         <span className="phrase-problem" role="alert">
           ■ {(wrong('names') ?? wrong('name'))!.text}

@@ -1,6 +1,8 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { smallPicture, type Schemas } from '../../api/client';
 import { bytes, convert, decimals, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
+import { useObjectUrl } from '../../shared/useObjectUrl';
+import { fetchProof, reducedSheet, type Region } from '../pixels';
 import { planQuery, type TicketDocument } from './queries';
 
 interface Props {
@@ -13,6 +15,15 @@ interface Props {
 const WIDTH = 440;
 const HEIGHT = 470;
 const SPACE = 56;
+
+const drawnQuery = (originalId: string, ticket: TicketDocument, region: Region, reduction: number | null) =>
+  queryOptions({
+    queryKey: ['drawn', originalId, ticket, region, reduction],
+    placeholderData: keepPreviousData,
+    gcTime: 60_000,
+    retry: false,
+    queryFn: ({ signal }) => fetchProof({ originalId, ticket }, { region, show: 'FILE', reduction }, signal),
+  });
 
 /** The sheet to scale, with dimension lines in the ticket's unit and in pixels: the plan, drawn. */
 export function SheetDrawing({ document, original, onUnit }: Props) {
@@ -39,12 +50,7 @@ export function SheetDrawing({ document, original, onUnit }: Props) {
       {plan && original ? (
         <>
           <Drawing plan={plan} original={original} document={document} />
-          <p className="drawing-legend">
-            <svg width="30" height="8" aria-hidden="true">
-              <path d="M0 4h30" className="trim" />
-            </svg>
-            trim, where the sheet is cut
-          </p>
+          <Legend edges={plan.edges} />
           <p className="quiet">
             {decimals((plan.width * plan.height) / 1e6, 1)} MP · {bytes(plan.unpackedBytes)} unpacked ·{' '}
             {areaText(plan, document)}
@@ -56,6 +62,29 @@ export function SheetDrawing({ document, original, onUnit }: Props) {
         </p>
       )}
     </section>
+  );
+}
+
+const lineClass = { TRIM: 'trim', FOLD: 'fold-line', BORDER: 'joint-line' } as const;
+
+function Legend({ edges }: { edges: Schemas['EdgesView'] }) {
+  const lines: [string, string][] = [];
+  if (edges.rim === 'TRIM') lines.push(['trim', 'trim, where the sheet is cut']);
+  if (edges.rim === 'FOLD') lines.push(['fold-line', 'fold, where the face turns'], ['back-line', 'where the bar’s back begins']);
+  if (edges.rim === 'BORDER') lines.push(['joint-line', 'where the border begins']);
+  if (edges.safe > 0) lines.push(['safe-line', 'keep clear inside']);
+  if (edges.bands.top + edges.bands.foot + edges.bands.left + edges.bands.right > 0) lines.push(['total-line', 'the total']);
+  return (
+    <p className="drawing-legend">
+      {lines.map(([line, words]) => (
+        <span key={line}>
+          <svg width="26" height="8" aria-hidden="true">
+            <path d="M0 4h26" className={line} />
+          </svg>
+          {words}
+        </span>
+      ))}
+    </p>
   );
 }
 
@@ -72,43 +101,106 @@ function areaText(plan: Schemas['PlanNumbers'], document: TicketDocument): strin
 }
 
 function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } & Required<Omit<Props, 'onUnit'>>) {
-  const scale = Math.min((WIDTH - SPACE - 20) / plan.width, (HEIGHT - SPACE - 20) / plan.height);
+  const { edges } = plan;
+  const hasBands = edges.bands.left + edges.bands.top + edges.bands.right + edges.bands.foot > 0;
+  const space = hasBands ? SPACE + 30 : SPACE;
+  const scale = Math.min((WIDTH - space - 20) / plan.width, (HEIGHT - space - 20) / plan.height);
   const width = plan.width * scale;
   const height = plan.height * scale;
-  const x = SPACE + (WIDTH - SPACE - width) / 2;
-  const y = SPACE;
+  const x = space + (WIDTH - space - width) / 2;
+  const y = space;
+  const sheet = {
+    x: x + edges.sheet.x * scale,
+    y: y + edges.sheet.y * scale,
+    width: edges.sheet.width * scale,
+    height: edges.sheet.height * scale,
+  };
   const sides = document.size.kind === 'paper' ? [document.size.width, document.size.height] : [];
   const [short, long] = [...sides].sort((a, b) => convert(a.value, a.unit, 'PT') - convert(b.value, b.unit, 'PT'));
-  const wide = plan.width > plan.height;
-  const { frame, picture } = plan;
+  const wide = edges.sheet.width > edges.sheet.height;
+  const of = (px: number, spoken?: { value: number; unit: LengthUnit }) => side(px, plan.markedPpi, spoken, document.unit);
   return (
     <svg viewBox={`0 0 ${WIDTH} ${y + height + 12}`} role="img" aria-label={`Sheet of ${pixels(plan.width, plan.height)} px`}>
+      <g transform={`translate(${x} ${y}) scale(${scale})`}>
+        <Made plan={plan} original={original} document={document} side={Math.round(2 * Math.max(width, height))} />
+      </g>
+      {hasBands && <rect className="total-line" x={x} y={y} width={width} height={height} />}
+      <rect className={lineClass[edges.rim]} {...sheet} />
+      {edges.safe > 0 && <rect className="safe-line" {...inset(sheet, edges.safe * scale)} />}
+      {edges.rim === 'FOLD' && <BackLines edges={edges} scale={scale} sheet={sheet} />}
+      {hasBands && (
+        <>
+          <Dimension x1={x} x2={x + width} y={18} text={of(plan.width)} />
+          <g transform={`translate(${x - space + 18} ${y + height}) rotate(-90)`}>
+            <Dimension x1={0} x2={height} y={0} text={of(plan.height)} />
+          </g>
+        </>
+      )}
+      <Dimension x1={sheet.x} x2={sheet.x + sheet.width} y={y - 20} text={of(edges.sheet.width, wide ? long : short)} />
+      <g transform={`translate(${x - 20} ${sheet.y + sheet.height}) rotate(-90)`}>
+        <Dimension x1={0} x2={sheet.height} y={0} text={of(edges.sheet.height, wide ? short : long)} />
+      </g>
+    </svg>
+  );
+}
+
+function inset({ x, y, width, height }: Rect, by: number): Rect {
+  return { x: x + by, y: y + by, width: Math.max(0, width - 2 * by), height: Math.max(0, height - 2 * by) };
+}
+
+interface Rect {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** Where the canvas turns a second time, behind the bar. */
+function BackLines({ edges, scale, sheet }: { edges: Schemas['EdgesView']; scale: number; sheet: Rect }) {
+  const { bar, bands } = edges;
+  if (bar.left === bands.left && bar.top === bands.top && bar.right === bands.right && bar.foot === bands.foot) return null;
+  return (
+    <rect
+      className="back-line"
+      x={sheet.x - bar.left * scale}
+      y={sheet.y - bar.top * scale}
+      width={sheet.width + (bar.left + bar.right) * scale}
+      height={sheet.height + (bar.top + bar.foot) * scale}
+    />
+  );
+}
+
+/** The piece's own pixels, made small; until they are there, its picture in its place. */
+function Made({ plan, original, document, side: longest }: { plan: Schemas['PlanNumbers']; side: number } & Required<Omit<Props, 'onUnit'>>) {
+  const reduction = Math.max(1, Math.max(plan.width, plan.height) / longest);
+  const sheet = reducedSheet(plan, reduction === 1 ? null : reduction);
+  const made = useQuery(drawnQuery(original.id, document, { ...sheet, x: 0, y: 0 }, reduction === 1 ? null : reduction));
+  const url = useObjectUrl(made.data?.blob);
+  const { frame, picture } = plan;
+  if (url && made.data && made.data.region.width === sheet.width && made.data.region.height === sheet.height) {
+    return <image href={url} width={plan.width} height={plan.height} preserveAspectRatio="none" />;
+  }
+  return (
+    <>
       <defs>
         <clipPath id="sheet-picture">
           <rect x={picture.x} y={picture.y} width={picture.width} height={picture.height} />
         </clipPath>
       </defs>
-      <g transform={`translate(${x} ${y}) scale(${scale})`}>
-        <rect width={plan.width} height={plan.height} fill={document.fit.paper} />
-        <g clipPath="url(#sheet-picture)">
-          <g
-            transform={`translate(${picture.x + picture.width / 2} ${picture.y + picture.height / 2}) rotate(${frame.tiltDegrees}) scale(${1 / frame.scale}) translate(${-frame.centreX} ${-frame.centreY})`}
-          >
-            <image
-              href={smallPicture(original.id, original.digest, 1800)}
-              width={frame.seenWidth}
-              height={frame.seenHeight}
-              preserveAspectRatio="none"
-            />
-          </g>
+      <rect width={plan.width} height={plan.height} fill={document.fit.paper} />
+      <g clipPath="url(#sheet-picture)">
+        <g
+          transform={`translate(${picture.x + picture.width / 2} ${picture.y + picture.height / 2}) rotate(${frame.tiltDegrees}) scale(${1 / frame.scale}) translate(${-frame.centreX} ${-frame.centreY})`}
+        >
+          <image
+            href={smallPicture(original.id, original.digest, 1800)}
+            width={frame.seenWidth}
+            height={frame.seenHeight}
+            preserveAspectRatio="none"
+          />
         </g>
       </g>
-      <rect x={x} y={y} width={width} height={height} className="trim" />
-      <Dimension x1={x} x2={x + width} y={y - 20} text={side(plan.width, plan.markedPpi, wide ? long : short, document.unit)} />
-      <g transform={`translate(${x - 20} ${y + height}) rotate(-90)`}>
-        <Dimension x1={0} x2={height} y={0} text={side(plan.height, plan.markedPpi, wide ? short : long, document.unit)} />
-      </g>
-    </svg>
+    </>
   );
 }
 

@@ -3,14 +3,15 @@ import { App, Button, Popover } from 'antd';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api } from '../../api/client';
-import { Problem } from '../../api/problems';
+import { Problem, type ProblemDetail } from '../../api/problems';
 import { count } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
 import { useJob } from '../jobs';
 import { useOriginals } from '../originals';
 import { Meaning } from './Meaning';
 import { TextForm } from './phrases';
-import { activate, outlookQuery, startRun, ticketsQuery, useActiveTicket, useTickets, type TicketView } from './queries';
+import { NearLines } from './NearLines';
+import { activate, outlookQuery, planQuery, startRun, ticketsQuery, useActiveTicket, useTickets, type Outlook, type TicketView } from './queries';
 import { Sentence } from './Sentence';
 import { SheetDrawing } from './SheetDrawing';
 import { useTicketEdit } from './useTicketEdit';
@@ -39,7 +40,10 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
 
   const byId = new Map(originals.map((original) => [original.id, original]));
   const printable = outlook?.pictures.filter((picture) => picture.problems.length === 0) ?? [];
+  const refusals = refusedBy(outlook?.pictures ?? [], problems);
   const sample = printable.length > 0 ? byId.get(printable[0]!.originalId) : undefined;
+
+  const plan = useQuery(planQuery(sample?.id, document)).data?.plan;
 
   const run = useMutation({
     mutationFn: () => startRun(ticket.id, null),
@@ -92,7 +96,13 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           </Button>
         </nav>
         <section className="card docket-body" aria-label="Ticket">
-          <Sentence document={document} pieces={printable.length} problems={problems} onChange={change} />
+          <Sentence
+            document={document}
+            pieces={printable.length}
+            problems={refusals}
+            plan={plan ?? undefined}
+            onChange={change}
+          />
           <div className="docket-foot">
             <Popover
               trigger="click"
@@ -110,6 +120,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           </div>
         </section>
         {outlook && <Meaning jobId={jobId} outlook={outlook} originals={byId} />}
+        <NearLines jobId={jobId} document={document} pictures={printable} originals={byId} />
         <div className="ticket-acts">
           <Button type="primary" disabled={printable.length === 0} onClick={() => void navigate(`/jobs/${jobId}/bench`)}>
             Frame on the bench
@@ -126,4 +137,20 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
       <SheetDrawing document={document} original={sample} onUnit={(unit) => change({ unit })} />
     </main>
   );
+}
+
+/** What the ticket's own values were refused for; else what pictures are refused for, said once at its phrase. */
+function refusedBy(pictures: Outlook['pictures'], problems: ProblemDetail[]): ProblemDetail[] {
+  if (problems.length > 0) return problems;
+  const bySubject = new Map<string, ProblemDetail & { pictures: number }>();
+  for (const { problems: own } of pictures) {
+    for (const problem of own) {
+      const known = bySubject.get(problem.subject);
+      bySubject.set(problem.subject, { ...(known ?? problem), pictures: (known?.pictures ?? 0) + 1 });
+    }
+  }
+  return [...bySubject.values()].map(({ pictures: concerned, ...problem }) => ({
+    ...problem,
+    text: concerned === pictures.length ? problem.text : `${count(concerned, 'picture')}: ${problem.text}`,
+  }));
 }

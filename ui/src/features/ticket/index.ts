@@ -1,4 +1,4 @@
-export { activate, changeTicket, outlookQuery, planQuery, startRun, useActiveTicket, useTickets } from './queries';
+export { activate, changeTicket, crossingsQuery, outlookQuery, planQuery, startRun, useActiveTicket, useTickets } from './queries';
 export type { Outlook, TicketDocument, TicketView } from './queries';
 export { TicketPage } from './TicketPage';
 export { LiftForm } from './LiftForm';

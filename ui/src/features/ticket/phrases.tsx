@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Checkbox, Input, InputNumber, Radio, Select, Slider, Space } from 'antd';
+import { Checkbox, Input, InputNumber, Radio, Select, Space } from 'antd';
 import { useState } from 'react';
 import { LengthInput } from './LengthInput';
 import { papersQuery, type TicketDocument } from './queries';
@@ -39,9 +39,9 @@ export function SizeForm({ value, onChange }: Part<TicketDocument['size']>) {
       paper.height.unit === height.unit,
   );
   return (
-    <Space direction="vertical">
+    <Space orientation="vertical">
       <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
-        <Space direction="vertical" size={4}>
+        <Space orientation="vertical" size={4}>
           <Radio value="paper">a paper: the pixels follow from its size and the ppi</Radio>
           <Radio value="shape">a shape, with all the pixels a picture has in it</Radio>
           <Radio value="free">a free shape: each side pulled by itself on the bench, pixels kept</Radio>
@@ -119,9 +119,9 @@ export function ColourForm({ value, onChange }: Part<TicketDocument['colour']>) 
 
 export function ResamplingForm({ value, onChange }: Part<TicketDocument['resampling']>) {
   return (
-    <Space direction="vertical" size={10}>
+    <Space orientation="vertical" size={10}>
       <Radio.Group value={value.method} onChange={(event) => onChange({ ...value, method: event.target.value })}>
-        <Space direction="vertical" size={4}>
+        <Space orientation="vertical" size={4}>
           {(Object.entries(methodPurposes) as [typeof value.method, string][]).map(([method, purpose]) => (
             <Radio key={method} value={method}>
               <strong>{method === 'BY_ITSELF' ? 'as each needs' : methodNames[method]}</strong>{' '}
@@ -148,22 +148,50 @@ export function ResamplingForm({ value, onChange }: Part<TicketDocument['resampl
 }
 
 export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
-  const choose = (kind: TicketDocument['fit']['kind']) =>
-    onChange(
-      kind === 'scale'
-        ? { kind, paper: value.paper, printedPpi: 300, anchor: 'MIDDLE' }
-        : { kind, paper: value.paper },
-    );
+  const { paper } = value;
+  const choose = (kind: TicketDocument['fit']['kind']) => {
+    if (kind === 'fill') onChange({ kind, paper });
+    if (kind === 'inside') onChange({ kind, paper, anchor: 'MIDDLE', margin: { value: 0, unit: 'MM' }, marks: 'NONE' });
+    if (kind === 'scale') onChange({ kind, paper, printedPpi: 300, anchor: 'MIDDLE', marks: 'NONE' });
+  };
   return (
-    <Space direction="vertical">
+    <Space orientation="vertical">
       <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
-        <Space direction="vertical" size={4}>
+        <Space orientation="vertical" size={4}>
           <Radio value="fill">filled to the edge: what does not fit is cut</Radio>
           <Radio value="inside">the whole picture inside: paper shows round it</Radio>
           <Radio value="scale">at scale: whatever the paper, it is printed equally large</Radio>
         </Space>
       </Radio.Group>
       {value.kind === 'scale' && <ScaleFields value={value} onChange={onChange} />}
+      {value.kind === 'inside' && (
+        <div className="nested">
+          <LengthInput
+            label="paper kept on every side"
+            value={value.margin}
+            onChange={(margin) => onChange({ ...value, margin })}
+          />
+          <p>Where it stands in what is left over:</p>
+          <Anchors value={value.anchor} onChange={(anchor) => onChange({ ...value, anchor })} />
+        </div>
+      )}
+      {value.kind !== 'fill' && (
+        <Checkbox
+          checked={value.marks === 'AT_CORNERS'}
+          onChange={(event) =>
+            onChange({
+              ...value,
+              marks: event.target.checked ? 'AT_CORNERS' : 'NONE',
+              // Marks need paper to stand on.
+              ...(value.kind === 'inside' &&
+                event.target.checked &&
+                value.margin.value === 0 && { margin: { value: 6, unit: 'MM' as const } }),
+            })
+          }
+        >
+          trim marks, to cut it to its own size
+        </Checkbox>
+      )}
       <label className="field">
         <span>{value.kind === 'fill' ? 'paper behind see-through parts and bare corners' : 'colour of the paper'}</span>
         <input
@@ -185,7 +213,7 @@ function ScaleFields({ value, onChange }: { value: Scale; onChange: (fit: Scale)
         value={value.printedPpi === null ? 'own' : 'said'}
         onChange={(event) => onChange({ ...value, printedPpi: event.target.value === 'own' ? null : 300 })}
       >
-        <Space direction="vertical" size={4}>
+        <Space orientation="vertical" size={4}>
           <Radio value="said">so many original pixels to an inch of paper</Radio>
           <Radio value="own">as each picture’s own file says</Radio>
         </Space>
@@ -200,19 +228,25 @@ function ScaleFields({ value, onChange }: { value: Scale; onChange: (fit: Scale)
         />
       )}
       <p>Where it stands, until it is moved on the bench:</p>
-      <div className="anchors" role="radiogroup" aria-label="Where it stands">
-        {(Object.entries(anchorWords) as [Scale['anchor'], string][]).map(([anchor, words]) => (
-          <label key={anchor} title={words}>
-            <input
-              type="radio"
-              name="anchor"
-              aria-label={words}
-              checked={value.anchor === anchor}
-              onChange={() => onChange({ ...value, anchor })}
-            />
-          </label>
-        ))}
-      </div>
+      <Anchors value={value.anchor} onChange={(anchor) => onChange({ ...value, anchor })} />
+    </div>
+  );
+}
+
+function Anchors({ value, onChange }: Part<Scale['anchor']>) {
+  return (
+    <div className="anchors" role="radiogroup" aria-label="Where it stands">
+      {(Object.entries(anchorWords) as [Scale['anchor'], string][]).map(([anchor, words]) => (
+        <label key={anchor} title={words}>
+          <input
+            type="radio"
+            name="anchor"
+            aria-label={words}
+            checked={value === anchor}
+            onChange={() => onChange(anchor)}
+          />
+        </label>
+      ))}
     </div>
   );
 }
@@ -224,7 +258,7 @@ export function PpiForm({ value, onChange }: Part<number>) {
     if (Number.isFinite(ppi)) onChange(ppi);
   };
   return (
-    <Space direction="vertical">
+    <Space orientation="vertical">
       <label className="field">
         <span>pixels to the inch</span>
         <Input value={text} onChange={(event) => setText(event.target.value)} onBlur={read} onPressEnter={read} />
@@ -239,56 +273,6 @@ export function PpiForm({ value, onChange }: Part<number>) {
         }}
       />
       <p className="quiet">Many write dpi, dots to the inch; of a picture file both mean ppi.</p>
-    </Space>
-  );
-}
-
-export function FileForm({ value, onChange }: Part<TicketDocument['file']>) {
-  const choose = (kind: TicketDocument['file']['kind']) => {
-    if (kind === 'jpeg') onChange({ kind, quality: 95 });
-    const depth = value.kind === 'jpeg' ? 'AS_ORIGINAL' : value.depth;
-    if (kind === 'tiff') onChange({ kind, packing: 'PLAIN', depth });
-    if (kind === 'png') onChange({ kind, depth });
-  };
-  return (
-    <Space direction="vertical" style={{ width: '100%' }}>
-      <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
-        <Radio value="jpeg">JPEG</Radio>
-        <Radio value="tiff">TIFF</Radio>
-        <Radio value="png">PNG</Radio>
-      </Radio.Group>
-      {value.kind === 'jpeg' && (
-        <label className="field">
-          <span>quality {value.quality}</span>
-          <Slider
-            min={60}
-            max={100}
-            defaultValue={value.quality}
-            onChangeComplete={(quality) => onChange({ kind: 'jpeg', quality })}
-          />
-          <span className="quiet">
-            Above 95 mostly the file grows. Colour keeps its full resolution. A JPEG that keeps all its pixels is not coded
-            anew: only its marks change.
-          </span>
-        </label>
-      )}
-      {value.kind === 'tiff' && (
-        <Radio.Group value={value.packing} onChange={(event) => onChange({ ...value, packing: event.target.value })}>
-          <Space direction="vertical" size={4}>
-            <Radio value="PLAIN">plain: every program reads it</Radio>
-            <Radio value="DEFLATE">packed, nothing lost</Radio>
-          </Space>
-        </Radio.Group>
-      )}
-      {value.kind !== 'jpeg' && (
-        <Radio.Group value={value.depth} onChange={(event) => onChange({ ...value, depth: event.target.value })}>
-          <Space direction="vertical" size={4}>
-            <Radio value="AS_ORIGINAL">as deep as the original: 16 bit where it has 16</Radio>
-            <Radio value="EIGHT">8 bit a channel</Radio>
-            <Radio value="SIXTEEN">16 bit a channel</Radio>
-          </Space>
-        </Radio.Group>
-      )}
     </Space>
   );
 }
@@ -314,7 +298,7 @@ export function TextForm({ value, onChange, label, hint }: Part<string> & { labe
 export function Choice<T extends string>({ value, onChange, words }: Part<T> & { words: Record<T, string> }) {
   return (
     <Radio.Group value={value} onChange={(event) => onChange(event.target.value)}>
-      <Space direction="vertical" size={4}>
+      <Space orientation="vertical" size={4}>
         {(Object.entries(words) as [T, string][]).map(([key, text]) => (
           <Radio key={key} value={key}>
             {text}

@@ -71,6 +71,44 @@ export const planQuery = (
       ),
   });
 
+/** At most so many pictures are looked at side by side: they share the server with whoever frames. */
+const looking = { now: 0, waiting: [] as (() => void)[] };
+const MOST_AT_ONCE = 2;
+
+async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  if (looking.now >= MOST_AT_ONCE) await new Promise<void>((go) => looking.waiting.push(go));
+  looking.now++;
+  try {
+    return await work();
+  } finally {
+    looking.now--;
+    looking.waiting.shift()?.();
+  }
+}
+
+/** What of a picture comes near a ticket's fold or trim lines, under its own framing unless another is given. */
+export const crossingsQuery = (
+  originalId: string,
+  ticket: TicketDocument,
+  framing?: Schemas['FramingDocument'],
+  departure?: Schemas['DepartureDocument'],
+) =>
+  queryOptions({
+    queryKey: ['crossings', originalId, ticket.size, ticket.turn, ticket.fit, ticket.edges, ticket.ppi, framing, departure],
+    staleTime: framing ? Infinity : 0,
+    retry: false,
+    queryFn: ({ signal }) =>
+      inTurn(() =>
+        answer(
+          api.POST('/api/v1/originals/{id}/crossings', {
+            params: { path: { id: originalId } },
+            body: { ticket, ...(framing && { framing }), ...(departure && { departure }) },
+            signal,
+          }),
+        ),
+      ),
+  });
+
 /** Keeps a ticket as it is now said; another window's change is never overwritten. */
 export async function changeTicket(queries: QueryClient, ticket: TicketView, document: TicketDocument) {
   const { queryKey } = ticketsQuery(ticket.jobId);

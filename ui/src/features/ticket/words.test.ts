@@ -15,9 +15,16 @@ describe('a ticket reads as a sentence', () => {
   });
 
   it('says fits, files and bricks', () => {
-    expect(fitWords({ kind: 'inside', paper: '#FFFFFF' })).toBe('whole, inside white paper');
+    const inside = { kind: 'inside', paper: '#FFFFFF', anchor: 'MIDDLE', margin: { value: 0, unit: 'MM' }, marks: 'NONE' } as const;
+    expect(fitWords(inside)).toBe('whole, inside white paper');
+    expect(fitWords({ ...inside, margin: { value: 6, unit: 'MM' }, anchor: 'FOOT', marks: 'AT_CORNERS' })).toBe(
+      'whole, inside white paper, 6 mm kept all round, at the foot, with trim marks',
+    );
     expect(fileWords({ kind: 'tiff', packing: 'DEFLATE', depth: 'EIGHT' })).toBe('TIFF, 8 bit, packed');
     expect(fileWords({ kind: 'png', depth: 'AS_ORIGINAL' })).toBe('PNG');
+    expect(fileWords({ kind: 'pdf', pixels: { kind: 'jpeg', quality: 90 }, marks: 'CROP_AND_FOLD' })).toBe(
+      'PDF pages, JPEG quality 90 inside, with marks',
+    );
     expect(liftWords({ kind: 'wide', strength: 15, radius: { value: 2.5, unit: 'MM' } })).toBe('wide contrast lifted 15');
     expect(brickWords({ kind: 'number', digits: 3 })).toBe('001');
   });

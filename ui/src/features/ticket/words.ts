@@ -35,14 +35,21 @@ export function fitWords(fit: TicketDocument['fit']): string {
     case 'fill':
       return 'filled to the edge';
     case 'inside':
-      return fit.paper.toUpperCase() === '#FFFFFF' ? 'whole, inside white paper' : `whole, inside paper of ${fit.paper}`;
+      return `whole, inside ${fit.paper.toUpperCase() === '#FFFFFF' ? 'white paper' : `paper of ${fit.paper}`}${insideWords(fit)}`;
     case 'scale': {
       const printed = fit.printedPpi === null ? 'as its file says' : `${fit.printedPpi} original px to the inch`;
-      return `at scale, ${printed}, ${anchorWords[fit.anchor]}`;
+      return `at scale, ${printed}, ${anchorWords[fit.anchor]}${marksWords[fit.marks]}`;
     }
     default:
       return never(fit);
   }
+}
+
+const marksWords = { NONE: '', AT_CORNERS: ', with trim marks' } as const;
+
+function insideWords({ margin, anchor, marks }: Extract<TicketDocument['fit'], { kind: 'inside' }>): string {
+  const kept = margin.value > 0 ? `, ${lengthText(margin.value, margin.unit)} ${unitSymbol[margin.unit]} kept all round` : '';
+  return `${kept}${anchor === 'MIDDLE' ? '' : `, ${anchorWords[anchor]}`}${marksWords[marks]}`;
 }
 
 type Anchor = Extract<TicketDocument['fit'], { kind: 'scale' }>['anchor'];
@@ -136,6 +143,10 @@ export function fileWords(file: TicketDocument['file']): string {
       return `TIFF${depthWords[file.depth]}${file.packing === 'PLAIN' ? '' : ', packed'}`;
     case 'png':
       return `PNG${depthWords[file.depth]}`;
+    case 'pdf': {
+      const pixels = file.pixels.kind === 'jpeg' ? `JPEG quality ${file.pixels.quality} inside` : `packed${depthWords[file.pixels.depth]}`;
+      return `PDF pages, ${pixels}${file.marks === 'NONE' ? '' : ', with marks'}`;
+    }
     default:
       return never(file);
   }

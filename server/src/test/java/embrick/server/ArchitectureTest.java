@@ -34,7 +34,8 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule onlyFeaturesOfPixelsOpenPictures = noClasses()
             .that()
-            .resideOutsideOfPackages("..originals..", "..previews..", "..proofs..", "..runs..", "..storage..")
+            .resideOutsideOfPackages(
+                    "..originals..", "..previews..", "..proofs..", "..runs..", "..deliveries..", "..storage..")
             .should()
             .dependOnClassesThat()
             .resideInAPackage("embrick.formats..");

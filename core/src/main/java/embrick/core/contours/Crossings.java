@@ -14,8 +14,8 @@ import java.util.List;
 public final class Crossings {
     /** Four times the step: Sobel's weights of one side add up to 4. */
     private static final double STRONG = 4 * 0.2;
-    /** Fewer strong pixels are a speck. */
-    private static final int LEAST_PIXELS = 4;
+    /** Less of a line is a speck, or a horizon that has to go through: people mind what lies along it. */
+    private static final double LEAST_SHARE = 0.015;
 
     private Crossings() {}
 
@@ -66,14 +66,12 @@ public final class Crossings {
         int across = isUpright ? slopes[0].length : slopes.length;
         int low = Math.max(0, (int) Math.ceil(line - within - 0.5));
         int high = Math.min(across, (int) Math.floor(line + within + 0.5));
-        int strong = 0;
         int beside = 0;
         double nearest = within;
         for (int along = from; along < from + length; along++) {
             boolean any = false;
             for (int at = low; at < high; at++) {
                 if ((isUpright ? slopes[along][at] : slopes[at][along]) >= STRONG) {
-                    strong++;
                     any = true;
                     // A pixel is half a pixel large to either side.
                     nearest = Math.min(nearest, Math.max(0, Math.abs(at + 0.5 - line) - 0.5));
@@ -81,6 +79,7 @@ public final class Crossings {
             }
             beside += any ? 1 : 0;
         }
-        return new Crossing(side, nearest, strong < LEAST_PIXELS ? 0 : (double) beside / length);
+        double share = (double) beside / length;
+        return new Crossing(side, nearest, share < LEAST_SHARE ? 0 : share);
     }
 }

@@ -19,32 +19,30 @@ class CrossingsTest {
         double at(int x, int y);
     }
 
+    private record Drawn(PixelSize size, Tone tone) implements PixelRows {
+        @Override
+        public int channels() {
+            return 1;
+        }
+
+        @Override
+        public int bitsPerChannel() {
+            return 8;
+        }
+
+        @Override
+        public Strip rows(int y, int rows) {
+            int width = size.width();
+            float[] samples = new float[rows * width];
+            for (int i = 0; i < samples.length; i++) {
+                samples[i] = (float) tone.at(i % width, y + i / width);
+            }
+            return new Strip(y, rows, width, 1, samples);
+        }
+    }
+
     private static PixelRows picture(Tone tone) {
-        return new PixelRows() {
-            @Override
-            public PixelSize size() {
-                return new PixelSize(200, 150);
-            }
-
-            @Override
-            public int channels() {
-                return 1;
-            }
-
-            @Override
-            public int bitsPerChannel() {
-                return 8;
-            }
-
-            @Override
-            public Strip rows(int y, int rows) {
-                float[] samples = new float[rows * 200];
-                for (int i = 0; i < samples.length; i++) {
-                    samples[i] = (float) tone.at(i % 200, y + i / 200);
-                }
-                return new Strip(y, rows, 200, 1, samples);
-            }
-        };
+        return new Drawn(new PixelSize(200, 150), tone);
     }
 
     /** A mast 40 px high, its left side 9 px inside the left line: Sobel sees the step on both pixels beside it. */
@@ -75,9 +73,10 @@ class CrossingsTest {
                 .isEmpty();
     }
 
+    /** A horizon has to cross: of a line of 1100 px it takes the two rows on which Sobel sees it. */
     @Test
-    void aSpeckPasses() {
-        assertThat(Crossings.near(picture((x, y) -> x == 22 && y == 70 ? 0.5 : 0.4), SHEET, 20))
-                .isEmpty();
+    void aHorizonPasses() {
+        PixelRows sea = new Drawn(new PixelSize(60, 1140), (_, y) -> y < 500 ? 0.9 : 0.2);
+        assertThat(Crossings.near(sea, new PixelRect(20, 20, 20, 1100), 10)).isEmpty();
     }
 }

@@ -59,22 +59,24 @@ class DocumentSchemas implements OpenApiCustomizer {
     @SuppressWarnings({"rawtypes", "unchecked"})
     private static Schema ofKind(Schema generated, String kind) {
         Map<String, Schema> properties = new LinkedHashMap<>();
+        List<String> stated = new ArrayList<>(List.of("kind"));
         properties.put("kind", new StringSchema().addEnumItem(kind));
+        List<Schema> parts = new ArrayList<>(List.of(generated));
         if (generated.getAllOf() != null) {
-            for (Object part : generated.getAllOf()) {
-                Map<String, Schema> own = ((Schema) part).getProperties();
-                if (own != null) {
-                    properties.putAll(own);
-                }
-            }
+            parts.addAll(generated.getAllOf());
         }
-        if (generated.getProperties() != null) {
-            properties.putAll(generated.getProperties());
+        for (Schema part : parts) {
+            if (part.getProperties() != null) {
+                properties.putAll(part.getProperties());
+            }
+            if (part.getRequired() != null) {
+                stated.addAll(part.getRequired());
+            }
         }
         Schema<Object> schema = new Schema<>();
         schema.addType("object");
         schema.setProperties(properties);
-        schema.setRequired(new ArrayList<>(properties.keySet()));
+        schema.setRequired(stated);
         return schema;
     }
 

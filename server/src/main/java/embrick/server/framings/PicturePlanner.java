@@ -9,9 +9,9 @@ import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Caption;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.Ticket;
-import embrick.formats.Formats;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
+import embrick.server.storage.WordMeasure;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -21,11 +21,11 @@ import org.springframework.stereotype.Component;
 @Component
 public class PicturePlanner {
     private final OriginalRepository originals;
-    private final Formats formats;
+    private final WordMeasure words;
 
-    PicturePlanner(OriginalRepository originals, Formats formats) {
+    PicturePlanner(OriginalRepository originals, WordMeasure words) {
         this.originals = originals;
-        this.formats = formats;
+        this.words = words;
     }
 
     /** A ticket for one job's pictures, and their numbers where its caption asks for them. */
@@ -44,13 +44,13 @@ public class PicturePlanner {
     }
 
     public Planning plan(Original original, SourceFacts facts, ForJob ordered, Framing framing) {
-        Optional<CaptionText> words = caption(ordered.ticket())
+        Optional<CaptionText> text = caption(ordered.ticket())
                 .map(caption -> caption.textFor(new Caption.Filling(
                         FileNames.stem(original.path()),
                         facts.title().orElse(""),
                         ordered.inOrder().indexOf(original.id()) + 1)))
-                .map(formats.font()::measured);
-        return Planner.plan(facts, ordered.ticket(), framing, words);
+                .map(words::measured);
+        return Planner.plan(facts, ordered.ticket(), framing, text);
     }
 
     private static Optional<Caption> caption(Ticket ticket) {

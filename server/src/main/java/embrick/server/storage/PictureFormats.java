@@ -13,4 +13,10 @@ class PictureFormats {
     Formats formats() {
         return new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
     }
+
+    /** Whoever plans a caption needs its length, not its letters. */
+    @Bean
+    WordMeasure wordMeasure(Formats formats) {
+        return formats.font()::measured;
+    }
 }

@@ -3,11 +3,14 @@ package embrick.server.documents;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
+import embrick.core.edge.Extension;
 import embrick.core.framing.Framing;
 import embrick.core.framing.HalfPlane;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
+import embrick.core.plan.CaptionText;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
@@ -19,13 +22,21 @@ import embrick.core.source.SourceFacts.EmbeddedProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.MarkedPpi;
 import embrick.core.source.SourceFacts.SourceColour;
+import embrick.core.ticket.BorderSize;
+import embrick.core.ticket.Caption;
 import embrick.core.ticket.Depth;
+import embrick.core.ticket.EdgeFill;
+import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.FileFormat.Packing;
+import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
+import embrick.core.units.Length;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -57,6 +68,38 @@ class StoredJsonTest {
     }
 
     @Test
+    void plansWithEdgesComeBackAsTheyWere() {
+        Ticket ticket = TicketDocuments.toTicket(TicketDocuments.standard());
+        for (Edges edges : List.of(
+                new Edges.Wrap(
+                        Sides.even(Length.inches("1")),
+                        Sides.even(Length.inches("0.5")),
+                        new EdgeFill.RimMean(),
+                        Edges.WrapMarks.FOLDS_AND_CORNERS),
+                new Edges.Bleed(Length.millimetres(3), Length.millimetres(3), new EdgeFill.Plain(PaperColour.BLACK)),
+                new Edges.Border(
+                        new BorderSize.Even(Length.inches("1")),
+                        PaperColour.WHITE,
+                        Optional.of(new Edges.KeyLine(Length.millimetres(1), PaperColour.BLACK)),
+                        Optional.of(new Caption(
+                                List.of(new Caption.Part.Title()), Length.millimetres(4), PaperColour.BLACK))))) {
+            for (FileFormat file : List.of(
+                    new FileFormat.Pdf(
+                            new FileFormat.PagePixels.Coded(new FileFormat.Jpeg(90)), FileFormat.PageMarks.NONE),
+                    new FileFormat.Pdf(
+                            new FileFormat.PagePixels.Whole(Depth.SIXTEEN), FileFormat.PageMarks.CROP_AND_FOLD))) {
+                Plan plan = ((Planning.Ready) Planner.plan(
+                                FACTS,
+                                ticket.withEdges(edges).withFile(file),
+                                Framing.centred(),
+                                Optional.of(new CaptionText("Tide", 2, ""))))
+                        .plan();
+                assertThat(json.plan(json.write(plan))).isEqualTo(plan);
+            }
+        }
+    }
+
+    @Test
     void ticketsAndFramingsComeBackAsTheyWere() {
         TicketDocument ticket = TicketDocuments.standard();
         assertThat(json.ticket(json.write(ticket))).isEqualTo(ticket);
@@ -85,6 +128,22 @@ class StoredJsonTest {
         assertThat(ticket.schemaVersion()).isEqualTo(TicketDocument.SCHEMA_VERSION);
     }
 
+    /** A ticket as version 2 stored it: no edges, a whole picture in the middle, no marks. */
+    @Test
+    void aTicketOfVersion2IsRead() {
+        TicketDocument ticket = json.ticket("""
+                {"schemaVersion":2,"name":"Whole","unit":"IN",
+                 "size":{"kind":"paper","width":{"value":8,"unit":"IN"},"height":{"value":10,"unit":"IN"}},
+                 "turn":"SUIT","fit":{"kind":"inside","paper":"#FFFFFF"},"ppi":300,"viewing":"HAND",
+                 "resampling":{"method":"BY_ITSELF","light":"ENCODED","ringing":"FREE"},"lift":{"kind":"none"},
+                 "colour":"SRGB","file":{"kind":"jpeg","quality":95},"names":[{"kind":"original"}],"folder":"x"}
+                """);
+        Ticket read = TicketDocuments.toTicket(ticket);
+        assertThat(read.edges()).isEqualTo(new Edges.None());
+        assertThat(read.fit()).isEqualTo(new Fit.Inside(PaperColour.WHITE));
+        assertThat(json.ticket(json.write(ticket))).isEqualTo(ticket);
+    }
+
     /** A plan as it was stored beside a piece before methods could be chosen, and facts before pages were counted. */
     @Test
     void aPlanOfTheFirstShapeIsRead() {
@@ -103,9 +162,11 @@ class StoredJsonTest {
         assertThat(plan.lift()).isEmpty();
         assertThat(plan.bitsPerChannel()).isEqualTo(8);
         assertThat(plan.corners()).isEqualTo(Framing.Corners.COVERED);
+        assertThat(plan.extension()).isEqualTo(Extension.none());
+        assertThat(plan.total()).isEqualTo(plan.sheet());
         assertThat(plan.limits().planes()).containsExactly(HalfPlane.ofCentre(-1, 0, 0.5, 0));
-        String old = json.write(FACTS).replace("\"pages\":\"ONE\",", "");
-        assertThat(old).doesNotContain("pages");
+        String old = json.write(FACTS).replace("\"pages\":\"ONE\",\"title\":null,", "");
+        assertThat(old).doesNotContain("pages").doesNotContain("title");
         assertThat(json.facts(old)).isEqualTo(FACTS);
     }
 
@@ -130,6 +191,6 @@ class StoredJsonTest {
     @Test
     void aDocumentOfAnUnknownVersionIsNotGuessedAt() {
         assertThatThrownBy(() -> json.ticket("{\"schemaVersion\":99}"))
-                .hasMessage("ticket: expected schemaVersion 1 to 2, got 99");
+                .hasMessage("ticket: expected schemaVersion 1 to 3, got 99");
     }
 }

@@ -38,22 +38,20 @@ class ProofTest {
     private Proofed job(String name, String fit, String depth) {
         String job = api.newJob(name);
         api.upload(job, "kite.jpg", TestPictures.drawn("jpg", 700, 500));
-        ObjectNode stored = api.firstTicket(job);
-        ObjectNode ticket = (ObjectNode) stored.path("document");
-        ((ObjectNode) ticket.path("size").path("width")).put("value", 3);
-        ((ObjectNode) ticket.path("size").path("height")).put("value", 4);
-        ObjectNode fitting = ticket.putObject("fit").put("kind", fit).put("paper", "#F0E0D0");
-        if (fit.equals("scale")) {
-            fitting.put("printedPpi", 250).put("anchor", "RIGHT");
-        }
-        ticket.putObject("lift").put("kind", "paper").put("paper", "MATT");
-        ticket.putObject("file").put("kind", "png").put("depth", depth);
-        Answer kept = api.put(
-                "/tickets/" + stored.path("id").asString(),
-                ticket,
-                "If-Match",
-                "\"" + stored.path("version").asInt() + "\"");
-        assertThat(kept.status()).as(kept.body().toString()).isEqualTo(200);
+        ObjectNode ticket = api.changeFirstTicket(job, document -> {
+            ((ObjectNode) document.path("size").path("width")).put("value", 3);
+            ((ObjectNode) document.path("size").path("height")).put("value", 4);
+            ObjectNode fitting = document.putObject("fit").put("kind", fit).put("paper", "#F0E0D0");
+            if (fit.equals("scale")) {
+                fitting.put("printedPpi", 250).put("anchor", "RIGHT").put("marks", "NONE");
+            }
+            if (fit.equals("inside")) {
+                fitting.put("anchor", "MIDDLE").put("marks", "NONE");
+                fitting.putObject("margin").put("value", 0).put("unit", "MM");
+            }
+            document.putObject("lift").put("kind", "paper").put("paper", "MATT");
+            document.putObject("file").put("kind", "png").put("depth", depth);
+        });
         String original =
                 api.get("/jobs/" + job + "/originals").body().get(0).path("id").asString();
         return new Proofed(job, original, ticket);

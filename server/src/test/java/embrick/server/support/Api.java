@@ -14,6 +14,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Map;
+import java.util.function.Consumer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -104,6 +105,25 @@ public final class Api {
 
     public ObjectNode firstTicket(String jobId) {
         return (ObjectNode) get("/jobs/" + jobId + "/tickets").body().get(0);
+    }
+
+    /** Says a job's first ticket anew, and gives it as it now is. */
+    public ObjectNode changeFirstTicket(String jobId, Consumer<ObjectNode> change) {
+        Answer kept = sayFirstTicket(jobId, change);
+        assertThat(kept.status()).as(kept.body().toString()).isEqualTo(200);
+        return (ObjectNode) kept.body().path("document");
+    }
+
+    /** Says a job's first ticket anew, which may be refused. */
+    public Answer sayFirstTicket(String jobId, Consumer<ObjectNode> change) {
+        ObjectNode stored = firstTicket(jobId);
+        ObjectNode document = (ObjectNode) stored.path("document");
+        change.accept(document);
+        return put(
+                "/tickets/" + stored.path("id").asString(),
+                document,
+                "If-Match",
+                "\"" + stored.path("version").asInt() + "\"");
     }
 
     /** Starts a run of a job's first ticket and returns its id. */

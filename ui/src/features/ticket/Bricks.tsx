@@ -1,13 +1,21 @@
 import { Button, Dropdown, InputNumber, Popover, Space } from 'antd';
 import { useState } from 'react';
 import { TextForm } from './phrases';
-import type { TicketDocument } from './queries';
-import { brickWords, newBricks } from './words';
 
-type Bricks = TicketDocument['names'];
+/** What words are laid from; of some kinds a part can be changed. */
+type Brick = { kind: string } | { kind: 'words'; text: string } | { kind: 'number'; digits: number };
 
-/** The bricks a name is laid from: moved with the mouse or by their own buttons, added at the end. */
-export function NameBricks({ value, onChange }: { value: Bricks; onChange: (value: Bricks) => void }) {
+interface Props<T extends Brick> {
+  /** What one is called, for whoever hears the page. */
+  name: string;
+  value: T[];
+  words: (brick: T) => string;
+  fresh: { label: string; brick: T }[];
+  onChange: (value: T[]) => void;
+}
+
+/** Bricks that words are laid from: moved with the mouse or by their own buttons, added at the end. */
+export function Bricks<T extends Brick>({ name, value, words, fresh, onChange }: Props<T>) {
   const [dragged, setDragged] = useState<number>();
   const move = (from: number, to: number) => {
     if (to < 0 || to >= value.length) return;
@@ -15,28 +23,22 @@ export function NameBricks({ value, onChange }: { value: Bricks; onChange: (valu
     next.splice(to, 0, ...next.splice(from, 1));
     onChange(next);
   };
-  const change = (at: number, brick: Bricks[number]) => onChange(value.map((one, i) => (i === at ? brick : one)));
+  const change = (at: number, part: { text: string } | { digits: number }) =>
+    onChange(value.map((one, i) => (i === at ? { ...one, ...part } : one)));
   return (
     <span className="bricks">
       {value.map((brick, at) => (
         <Popover
           key={`${at}-${brick.kind}`}
           trigger="click"
-          title={`Name brick ${at + 1}`}
+          title={`${name} ${at + 1}`}
           content={
-            <Space direction="vertical">
-              {brick.kind === 'words' && (
-                <TextForm label="words" value={brick.text} onChange={(text) => change(at, { kind: 'words', text })} />
-              )}
-              {brick.kind === 'number' && (
+            <Space orientation="vertical">
+              {'text' in brick && <TextForm label="words" value={brick.text} onChange={(text) => change(at, { text })} />}
+              {'digits' in brick && (
                 <label className="field">
                   <span>digits</span>
-                  <InputNumber
-                    min={1}
-                    max={9}
-                    value={brick.digits}
-                    onChange={(digits) => digits && change(at, { kind: 'number', digits })}
-                  />
+                  <InputNumber min={1} max={9} value={brick.digits} onChange={(digits) => digits && change(at, { digits })} />
                 </label>
               )}
               <Space>
@@ -57,23 +59,23 @@ export function NameBricks({ value, onChange }: { value: Bricks; onChange: (valu
             type="button"
             className="brick"
             draggable
-            aria-label={`Name brick ${at + 1}: ${brickWords(brick)}`}
+            aria-label={`${name} ${at + 1}: ${words(brick)}`}
             onDragStart={() => setDragged(at)}
             onDragOver={(event) => event.preventDefault()}
             onDrop={() => dragged !== undefined && move(dragged, at)}
           >
-            {brickWords(brick)}
+            {words(brick)}
           </button>
         </Popover>
       ))}
       <Dropdown
         trigger={['click']}
         menu={{
-          items: newBricks.map(({ label }, key) => ({ key, label })),
-          onClick: ({ key }) => onChange([...value, newBricks[Number(key)]!.brick]),
+          items: fresh.map(({ label }, key) => ({ key, label })),
+          onClick: ({ key }) => onChange([...value, fresh[Number(key)]!.brick]),
         }}
       >
-        <button type="button" className="brick brick-new" aria-label="Add a name brick">
+        <button type="button" className="brick brick-new" aria-label={`Add a ${name.toLowerCase()}`}>
           +
         </button>
       </Dropdown>

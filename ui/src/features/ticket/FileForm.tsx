@@ -1,0 +1,110 @@
+import { Checkbox, Radio, Slider, Space } from 'antd';
+import type { TicketDocument } from './queries';
+
+type File = TicketDocument['file'];
+type Pdf = Extract<File, { kind: 'pdf' }>;
+type Depth = Extract<File, { kind: 'png' }>['depth'];
+
+/** The file that a piece becomes. */
+export function FileForm({ value, onChange }: { value: File; onChange: (value: File) => void }) {
+  const choose = (kind: File['kind']) => {
+    const depth = depthOf(value);
+    const quality = qualityOf(value);
+    if (kind === 'jpeg') onChange({ kind, quality });
+    if (kind === 'tiff') onChange({ kind, packing: 'PLAIN', depth });
+    if (kind === 'png') onChange({ kind, depth });
+    if (kind === 'pdf') onChange({ kind, pixels: { kind: 'jpeg', quality }, marks: 'CROP_AND_FOLD' });
+  };
+  return (
+    <Space orientation="vertical" style={{ width: '100%' }}>
+      <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
+        <Radio value="jpeg">JPEG</Radio>
+        <Radio value="tiff">TIFF</Radio>
+        <Radio value="png">PNG</Radio>
+        <Radio value="pdf">PDF page</Radio>
+      </Radio.Group>
+      {value.kind === 'jpeg' && <Quality value={value.quality} onChange={(quality) => onChange({ kind: 'jpeg', quality })} />}
+      {value.kind === 'tiff' && (
+        <Radio.Group value={value.packing} onChange={(event) => onChange({ ...value, packing: event.target.value })}>
+          <Space orientation="vertical" size={4}>
+            <Radio value="PLAIN">plain: every program reads it</Radio>
+            <Radio value="DEFLATE">packed, nothing lost</Radio>
+          </Space>
+        </Radio.Group>
+      )}
+      {(value.kind === 'tiff' || value.kind === 'png') && (
+        <DepthForm value={value.depth} onChange={(depth) => onChange({ ...value, depth })} />
+      )}
+      {value.kind === 'pdf' && <PdfFields value={value} onChange={onChange} />}
+    </Space>
+  );
+}
+
+function depthOf(file: File): Depth {
+  if (file.kind === 'tiff' || file.kind === 'png') return file.depth;
+  return file.kind === 'pdf' && file.pixels.kind === 'whole' ? file.pixels.depth : 'AS_ORIGINAL';
+}
+
+function qualityOf(file: File): number {
+  if (file.kind === 'jpeg') return file.quality;
+  return file.kind === 'pdf' && file.pixels.kind === 'jpeg' ? file.pixels.quality : 95;
+}
+
+function Quality({ value, onChange }: { value: number; onChange: (value: number) => void }) {
+  return (
+    <label className="field">
+      <span>quality {value}</span>
+      <Slider min={60} max={100} defaultValue={value} onChangeComplete={onChange} />
+      <span className="quiet">
+        Above 95 mostly the file grows. Colour keeps its full resolution. A JPEG that keeps all its pixels is not coded anew:
+        only its marks change.
+      </span>
+    </label>
+  );
+}
+
+function DepthForm({ value, onChange }: { value: Depth; onChange: (value: Depth) => void }) {
+  return (
+    <Radio.Group value={value} onChange={(event) => onChange(event.target.value)}>
+      <Space orientation="vertical" size={4}>
+        <Radio value="AS_ORIGINAL">as deep as the original: 16 bit where it has 16</Radio>
+        <Radio value="EIGHT">8 bit a channel</Radio>
+        <Radio value="SIXTEEN">16 bit a channel</Radio>
+      </Space>
+    </Radio.Group>
+  );
+}
+
+function PdfFields({ value, onChange }: { value: Pdf; onChange: (value: File) => void }) {
+  const { pixels } = value;
+  return (
+    <>
+      <Radio.Group
+        value={pixels.kind}
+        onChange={(event) =>
+          onChange({
+            ...value,
+            pixels: event.target.value === 'jpeg' ? { kind: 'jpeg', quality: 95 } : { kind: 'whole', depth: 'AS_ORIGINAL' },
+          })
+        }
+      >
+        <Space orientation="vertical" size={4}>
+          <Radio value="jpeg">its picture as a JPEG, packed once</Radio>
+          <Radio value="whole">its picture packed without loss</Radio>
+        </Space>
+      </Radio.Group>
+      {pixels.kind === 'jpeg' ? (
+        <Quality value={pixels.quality} onChange={(quality) => onChange({ ...value, pixels: { kind: 'jpeg', quality } })} />
+      ) : (
+        <DepthForm value={pixels.depth} onChange={(depth) => onChange({ ...value, pixels: { kind: 'whole', depth } })} />
+      )}
+      <Checkbox
+        checked={value.marks === 'CROP_AND_FOLD'}
+        onChange={(event) => onChange({ ...value, marks: event.target.checked ? 'CROP_AND_FOLD' : 'NONE' })}
+      >
+        crop and fold marks outside the trim
+      </Checkbox>
+      <p className="quiet">A page a piece; the delivery also gives all of them as one book.</p>
+    </>
+  );
+}
