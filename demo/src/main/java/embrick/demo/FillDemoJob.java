@@ -53,6 +53,8 @@ public final class FillDemoJob {
         send(jobId, pictures);
         JsonNode ticket = call("GET", "/jobs/" + jobId + "/tickets", null).get(0);
         addSponsorTicket(jobId, ticket.path("document"));
+        addCanvasTicket(jobId, ticket.path("document"));
+        addCardTicket(jobId, ticket.path("document"));
         frame(jobId);
         run(ticket.path("id").asString());
         return jobId;
@@ -84,6 +86,44 @@ public final class FillDemoJob {
         ((ObjectNode) ticket.path("size").path("width")).put("value", 16);
         ((ObjectNode) ticket.path("size").path("height")).put("value", 20);
         call("POST", "/jobs/" + jobId + "/tickets", ticket);
+    }
+
+    private void addCanvasTicket(String jobId, JsonNode standard) throws IOException, InterruptedException {
+        ObjectNode ticket = ((ObjectNode) standard).deepCopy();
+        ticket.put("name", "Sponsor canvases");
+        ticket.put("folder", "canvases-20x24");
+        ticket.put("ppi", 200);
+        ticket.put("viewing", "WALL");
+        ticket.putObject("lift").put("kind", "paper").put("paper", "CANVAS");
+        length((ObjectNode) ticket.path("size"), "width", 20, "IN");
+        length((ObjectNode) ticket.path("size"), "height", 24, "IN");
+        ObjectNode edges = ticket.putObject("edges").put("kind", "wrap").put("marks", "FOLDS_AND_CORNERS");
+        edges.putObject("fill").put("kind", "mirror");
+        for (String side : List.of("top", "right", "foot", "left")) {
+            length(edges.withObject("bar"), side, 1.5, "IN");
+            length(edges.withObject("allowance"), side, 0.5, "IN");
+        }
+        call("POST", "/jobs/" + jobId + "/tickets", ticket);
+    }
+
+    private void addCardTicket(String jobId, JsonNode standard) throws IOException, InterruptedException {
+        ObjectNode ticket = ((ObjectNode) standard).deepCopy();
+        ticket.put("name", "Press cards");
+        ticket.put("folder", "press-cards");
+        ticket.put("unit", "MM");
+        length((ObjectNode) ticket.path("size"), "width", 105, "MM");
+        length((ObjectNode) ticket.path("size"), "height", 148, "MM");
+        ObjectNode edges = ticket.putObject("edges").put("kind", "bleed");
+        length(edges, "band", 3, "MM");
+        length(edges, "safe", 4, "MM");
+        edges.putObject("fill").put("kind", "picture");
+        ObjectNode file = ticket.putObject("file").put("kind", "pdf").put("marks", "CROP_AND_FOLD");
+        file.putObject("pixels").put("kind", "jpeg").put("quality", 92);
+        call("POST", "/jobs/" + jobId + "/tickets", ticket);
+    }
+
+    private static void length(ObjectNode into, String name, double value, String unit) {
+        into.putObject(name).put("value", value).put("unit", unit);
     }
 
     /** Some pictures are framed already, for the shape 4:5. */

@@ -74,6 +74,10 @@ class ScreenshotsShots {
         browser.see(".carry-row", "→");
         shot("carry");
 
+        shotEdges(job, page);
+
+        browser.open(page + "/ticket/" + api.firstTicket(job).path("id").asString());
+        browser.find(".drawing image");
         browser.open(page + "/proof?at=" + original(job, "arrivals.jpg"));
         browser.until(_ -> browser.all(".proof-layer img").size() == 2 ? true : null);
         browser.keys(Keys.chord(Keys.SHIFT, Keys.ARROW_RIGHT), Keys.chord(Keys.SHIFT, Keys.ARROW_UP));
@@ -91,6 +95,20 @@ class ScreenshotsShots {
         browser.open(page + "/delivery");
         browser.find(".ant-table-row");
         shot("delivery");
+    }
+
+    private void shotEdges(String job, String page) throws Exception {
+        String canvases =
+                api.get("/jobs/" + job + "/tickets").body().get(2).path("id").asString();
+        browser.open(page + "/ticket/" + canvases);
+        browser.find(".drawing image[href^='blob:']");
+        browser.find("button[aria-label^='Edges']").click();
+        browser.see(".edges-total", "becomes");
+        shot("ticket-edges");
+        browser.open(page + "/bench?at=" + original(job, "arrivals.jpg"));
+        browser.find(".stage-made");
+        browser.find(".near-not, .near-clear");
+        shot("bench-canvas");
     }
 
     private String original(String job, String path) {

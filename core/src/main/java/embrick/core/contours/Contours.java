@@ -45,7 +45,7 @@ public final class Contours {
         return found;
     }
 
-    static float[][] tones(PixelRows picture, int width, int height) {
+    private static float[][] tones(PixelRows picture, int width, int height) {
         float[][] tones = new float[height][width];
         int channels = picture.channels();
         for (int y = 0; y < height; y++) {

@@ -8,8 +8,8 @@ import java.util.List;
 /**
  * Finds where strong detail comes near the lines at which a sheet is cut or folded.
  *
- * <p>Detail is strong where Sobel's slope (see {@link Contours}) is that of a step of a fifth of the whole range from black
- * to white. What is meant is faces, masts, letters; soft clouds and sand pass. Common practice, no source.
+ * <p>Detail is strong where Sobel's slope (see {@link Contours}) of any one channel is that of a step of a fifth of its range:
+ * a red kite on blue sky stands out though both are as light. What is meant is faces, masts, letters; soft clouds and sand pass. Common practice, no source.
  */
 public final class Crossings {
     /** Four times the step: Sobel's weights of one side add up to 4. */
@@ -42,7 +42,15 @@ public final class Crossings {
     public static List<Crossing> near(PixelRows total, PixelRect sheet, double within) {
         int width = total.size().width();
         int height = total.size().height();
-        double[][] slopes = Contours.slopes(Contours.tones(total, width, height), width, height);
+        double[][] slopes = new double[height][width];
+        for (float[][] channel : channels(total)) {
+            double[][] own = Contours.slopes(channel, width, height);
+            for (int y = 0; y < height; y++) {
+                for (int x = 0; x < width; x++) {
+                    slopes[y][x] = Math.max(slopes[y][x], own[y][x]);
+                }
+            }
+        }
         List<Crossing> crossings = new ArrayList<>();
         for (Side side : Side.values()) {
             Crossing crossing = along(slopes, sheet, side, within);
@@ -51,6 +59,21 @@ public final class Crossings {
             }
         }
         return crossings;
+    }
+
+    private static float[][][] channels(PixelRows picture) {
+        int width = picture.size().width();
+        int channels = picture.channels();
+        float[][][] planes = new float[channels][picture.size().height()][width];
+        for (int y = 0; y < planes[0].length; y++) {
+            float[] samples = picture.rows(y, 1).samples();
+            for (int x = 0; x < width; x++) {
+                for (int c = 0; c < channels; c++) {
+                    planes[c][y][x] = samples[x * channels + c];
+                }
+            }
+        }
+        return planes;
     }
 
     private static Crossing along(double[][] slopes, PixelRect sheet, Side side, double within) {

@@ -19,11 +19,7 @@ class CrossingsTest {
         double at(int x, int y);
     }
 
-    private record Drawn(PixelSize size, Tone tone) implements PixelRows {
-        @Override
-        public int channels() {
-            return 1;
-        }
+    private record Drawn(PixelSize size, int channels, Tone tone) implements PixelRows {
 
         @Override
         public int bitsPerChannel() {
@@ -32,17 +28,17 @@ class CrossingsTest {
 
         @Override
         public Strip rows(int y, int rows) {
-            int width = size.width();
-            float[] samples = new float[rows * width];
+            int row = size.width() * channels;
+            float[] samples = new float[rows * row];
             for (int i = 0; i < samples.length; i++) {
-                samples[i] = (float) tone.at(i % width, y + i / width);
+                samples[i] = (float) tone.at(i % row, y + i / row);
             }
-            return new Strip(y, rows, width, 1, samples);
+            return new Strip(y, rows, size.width(), channels, samples);
         }
     }
 
     private static PixelRows picture(Tone tone) {
-        return new Drawn(new PixelSize(200, 150), tone);
+        return new Drawn(new PixelSize(200, 150), 1, tone);
     }
 
     /** A mast 40 px high, its left side 9 px inside the left line: Sobel sees the step on both pixels beside it. */
@@ -76,7 +72,17 @@ class CrossingsTest {
     /** A horizon has to cross: of a line of 1100 px it takes the two rows on which Sobel sees it. */
     @Test
     void aHorizonPasses() {
-        PixelRows sea = new Drawn(new PixelSize(60, 1140), (_, y) -> y < 500 ? 0.9 : 0.2);
+        PixelRows sea = new Drawn(new PixelSize(60, 1140), 1, (_, y) -> y < 500 ? 0.9 : 0.2);
         assertThat(Crossings.near(sea, new PixelRect(20, 20, 20, 1100), 10)).isEmpty();
+    }
+
+    /** Two pixels of light red and light blue whose channels have one mean. */
+    @Test
+    void coloursStandOutThoughTheyAreAsLight() {
+        PixelRows kite = new Drawn(new PixelSize(200, 150), 3, (i, y) -> {
+            boolean isKite = i / 3 >= 25 && i / 3 < 35 && y >= 60 && y < 90;
+            return (i % 3 == 0) == isKite ? 0.7 : 0.4;
+        });
+        assertThat(Crossings.near(kite, SHEET, 12)).extracting(Crossing::side).containsExactly(Side.LEFT);
     }
 }
