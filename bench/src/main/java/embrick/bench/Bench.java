@@ -5,8 +5,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Stream;
 
 /**
@@ -16,6 +18,9 @@ import java.util.stream.Stream;
 public final class Bench {
     private static final int TURNS = 3;
     private static final int REPEATS = 3;
+
+    /** The decoded original: 6000 × 4000 × 3 bytes. */
+    private static final double ORIGINAL_MEBIBYTES = 6000 * 4000 * 3 / 1048576.0;
 
     private final Pictures pictures;
     private final String only;
@@ -57,6 +62,7 @@ public final class Bench {
         perMegapixel();
         proof();
         twoCores();
+        bands();
         huge("huge-jpeg");
         huge("huge-tiff");
     }
@@ -167,13 +173,59 @@ public final class Bench {
                 Measured.medianWall(control));
     }
 
+    /**
+     * A canvas of 26 × 30 in, 70 MP, beside its face of 20 × 24 in, 43 MP: what its bands cost to make, as a share of the
+     * face made whole, from JPEG to JPEG.
+     */
+    private void bands() throws IOException, InterruptedException {
+        if (!isWanted("wrap")) {
+            return;
+        }
+        List<String> fills = List.of("wrap-mirror", "wrap-drawn-out", "wrap-plain", "wrap-rim-mean");
+        Map<String, List<Measured>> measured = new HashMap<>();
+        List<String> works = Stream.concat(Stream.of("wrap-face-jpeg", "wrap-face"), fills.stream())
+                .toList();
+        for (int turn = 0; turn < TURNS; turn++) {
+            for (String work : works) {
+                measured.computeIfAbsent(work, _ -> new ArrayList<>()).addAll(Ours.measure(work, 5, pictures));
+            }
+        }
+        double face = Measured.medianCpu(measured.get("wrap-face-jpeg"));
+        double pixels = Measured.medianCpu(measured.get("wrap-face"));
+        for (String fill : fills) {
+            double wrapped = Measured.medianCpu(measured.get(fill));
+            line(
+                    "bands of a canvas, " + fill.substring(5) + ", of its face's whole cost (%)",
+                    (wrapped - pixels) / face * 100,
+                    15,
+                    10,
+                    String.format(
+                            Locale.ROOT,
+                            "pixels alone CPU %.2f s to the face's %.2f, the face from JPEG to JPEG %.2f",
+                            wrapped,
+                            pixels,
+                            face));
+        }
+        List<Measured> whole = Ours.measure("wrap-jpeg", 3, pictures);
+        line(
+                "26 × 30 in at 300 ppi, mirrored: resident besides the original (MiB)",
+                Measured.peak(whole) / 1024.0 - ORIGINAL_MEBIBYTES,
+                1024,
+                512,
+                String.format(
+                        Locale.ROOT,
+                        "from JPEG to JPEG CPU %.1f s, wall %.1f s; the face alone %.0f MiB",
+                        Measured.medianCpu(whole),
+                        Measured.medianWall(whole),
+                        Measured.peak(measured.get("wrap-face-jpeg")) / 1024.0 - ORIGINAL_MEBIBYTES));
+    }
+
     private void huge(String work) throws IOException, InterruptedException {
         if (!isWanted(work)) {
             return;
         }
         List<Measured> measured = Ours.measure(work, 1, pictures);
-        // Besides the decoded original: 6000 × 4000 × 3 bytes.
-        double mebibytes = Measured.peak(measured) / 1024.0 - 6000 * 4000 * 3 / 1048576.0;
+        double mebibytes = Measured.peak(measured) / 1024.0 - ORIGINAL_MEBIBYTES;
         line(
                 "380 MP " + work.substring(5) + ": resident besides the original (MiB)",
                 mebibytes,

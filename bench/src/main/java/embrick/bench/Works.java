@@ -19,6 +19,7 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampler;
 import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
+import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
@@ -27,6 +28,7 @@ import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Sides;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -58,6 +60,8 @@ import java.util.stream.Stream;
 
 /** The works that are measured, by name. What a work needs beforehand is made when it is asked for. */
 final class Works implements AutoCloseable {
+    private static final int STRIP_ROWS = 64;
+
     private final Formats formats = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
     private final Pictures pictures;
     private final List<AutoCloseable> held = new ArrayList<>();
@@ -91,6 +95,13 @@ final class Works implements AutoCloseable {
             case "decode" -> new Work(5, () -> formats.open(pictures.original()).close());
             case "two" -> new Work(12, this::twoTogether);
             case "two-one" -> new Work(20, () -> twoInTurn(1));
+            case "wrap-face" -> canvas(new Edges.None());
+            case "wrap-mirror" -> canvas(wrap(new EdgeFill.Mirror()));
+            case "wrap-drawn-out" -> canvas(wrap(new EdgeFill.DrawnOut()));
+            case "wrap-plain" -> canvas(wrap(new EdgeFill.Plain(PaperColour.WHITE)));
+            case "wrap-rim-mean" -> canvas(wrap(new EdgeFill.RimMean()));
+            case "wrap-jpeg" -> canvasJpeg(wrap(new EdgeFill.Mirror()));
+            case "wrap-face-jpeg" -> canvasJpeg(new Edges.None());
             case "huge-jpeg" -> new Work(0, () -> huge(new FileFormat.Jpeg(95)));
             case "huge-tiff" -> new Work(0, () -> huge(new FileFormat.Tiff(FileFormat.Packing.PLAIN)));
             default -> {
@@ -201,6 +212,46 @@ final class Works implements AutoCloseable {
             names = all.filter(name -> name.toString().endsWith(".jpg")).toList();
         }
         together(names, name -> make(name, ticket, Path.of(name + ".piece")));
+    }
+
+    /** 20 × 24 in at 300 ppi, lifted for canvas. */
+    private static Ticket canvasTicket(Edges edges) {
+        return ticket(new Lift.ForPaper(PaperKind.CANVAS))
+                .withSize(onPaper("20", "24"))
+                .withEdges(edges);
+    }
+
+    /** 2 1/2 in of bar and 1/2 in of allowance all round: 26 × 30 in, 70 MP. */
+    private static Edges wrap(EdgeFill fill) {
+        return new Edges.Wrap(
+                Sides.even(Length.inches("2.5")),
+                Sides.even(Length.inches("0.5")),
+                fill,
+                Edges.WrapMarks.FOLDS_AND_CORNERS);
+    }
+
+    private Work canvasJpeg(Edges edges) {
+        return new Work(3, () -> make(pictures.original(), canvasTicket(edges), pictures.piece()));
+    }
+
+    /**
+     * The pixels of a canvas alone, strip by strip as a writer pulls them. Parts are made first, as a server makes them for
+     * its screens: then all works have met the same shapes.
+     */
+    private Work canvas(Edges edges) throws IOException {
+        OpenedPicture opened = formats.open(pictures.original());
+        held.add(opened);
+        Plan plan = plan(opened, canvasTicket(edges));
+        Print parts = Printer.print(plan, opened.raster(), formats.profiles());
+        for (int i = 0; i < 40; i++) {
+            parts.render(new PixelRect(1000 + 100 * i, 1000, 64, 640), new float[64 * 640 * 3]);
+        }
+        return new Work(6, () -> {
+            Print print = Printer.print(plan, opened.raster(), formats.profiles());
+            for (int y = 0; y < print.size().height(); y += STRIP_ROWS) {
+                print.rows(y, Math.min(STRIP_ROWS, print.size().height() - y));
+            }
+        });
     }
 
     private interface Each {

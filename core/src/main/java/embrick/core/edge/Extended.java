@@ -15,6 +15,8 @@ import java.util.function.Supplier;
  * band is one colour. Any region has the same samples that the total has there.
  */
 public final class Extended implements PixelSource {
+    private static final int TILE = 64;
+
     private final PixelSource inside;
     private final PixelSize size;
     private final Bands bands;
@@ -22,7 +24,7 @@ public final class Extended implements PixelSource {
     private final Optional<Kind> fold;
     private final Supplier<float[]> colour;
     private final KeptRows kept;
-    private float[] plain;
+    private float[] plain = new float[0];
     private float[] part = new float[0];
 
     private Extended(Inside inside, Bands bands, Optional<Kind> fold, Supplier<float[]> colour) {
@@ -32,7 +34,9 @@ public final class Extended implements PixelSource {
         this.bands = bands;
         this.fold = fold;
         this.colour = colour;
-        this.kept = new KeptRows(inside.pixels(), size, channels, bands.top(), bands.foot());
+        this.kept = fold.isPresent()
+                ? new KeptRows(inside.pixels(), size, channels, bands.top(), bands.foot())
+                : new KeptRows(inside.pixels(), size, channels, 0, 0);
     }
 
     /** What the bands go round. */
@@ -62,15 +66,13 @@ public final class Extended implements PixelSource {
         int height = inside.size().height();
         int channels = inside.channels();
         double[] sums = new double[channels];
-        add(inside, new PixelRect(0, 0, width, 1), sums);
+        addRow(inside, 0, sums);
         if (height > 1) {
-            add(inside, new PixelRect(0, height - 1, width, 1), sums);
+            addRow(inside, height - 1, sums);
         }
-        if (height > 2) {
-            add(inside, new PixelRect(0, 1, 1, height - 2), sums);
-            if (width > 1) {
-                add(inside, new PixelRect(width - 1, 1, 1, height - 2), sums);
-            }
+        addColumn(inside, 0, sums);
+        if (width > 1) {
+            addColumn(inside, width - 1, sums);
         }
         long all = (long) width * height;
         long within = (long) Math.max(0, width - 2) * Math.max(0, height - 2);
@@ -81,67 +83,141 @@ public final class Extended implements PixelSource {
         return mean;
     }
 
-    private static void add(Inside inside, PixelRect line, double[] sums) {
-        float[] samples = new float[Math.multiplyExact(line.width(), line.height()) * sums.length];
-        inside.pixels().render(line, samples, 0);
+    private static void addRow(Inside inside, int y, double[] sums) {
+        float[] samples = new float[inside.size().width() * sums.length];
+        inside.pixels().render(new PixelRect(0, y, inside.size().width(), 1), samples, 0);
         for (int i = 0; i < samples.length; i++) {
             sums[i % sums.length] += Math.clamp(samples[i], 0f, 1f);
         }
     }
 
-    @Override
-    public void render(PixelRect region, float[] into, int at) {
-        int x = region.x() - bands.left();
-        int y = region.y() - bands.top();
-        PixelRect wanted = new PixelRect(x, y, region.width(), region.height());
-        if (wanted.isInside(size) && region.width() < size.width()) {
-            inside.render(wanted, into, at);
-        } else if (fold.isPresent()) {
-            renderFolded(wanted, fold.get(), into, at);
-        } else {
-            renderPlain(wanted, into, at);
+    /** All but the ends, which are the rows'. Rendered in tiles: the stages are made for wide strips, not for one pixel. */
+    private static void addColumn(Inside inside, int x, double[] sums) {
+        int width = Math.min(TILE, inside.size().width());
+        int left = Math.min(x, inside.size().width() - width);
+        float[] samples = new float[width * TILE * sums.length];
+        int end = inside.size().height() - 1;
+        for (int y = 1; y < end; y += TILE) {
+            int rows = Math.min(TILE, end - y);
+            inside.pixels().render(new PixelRect(left, y, width, rows), samples, 0);
+            for (int row = 0; row < rows; row++) {
+                for (int c = 0; c < sums.length; c++) {
+                    sums[c] += Math.clamp(samples[(row * width + x - left) * sums.length + c], 0f, 1f);
+                }
+            }
         }
     }
 
-    private void renderFolded(PixelRect wanted, Kind kind, float[] into, int at) {
+    @Override
+    public void render(PixelRect region, float[] into, int at) {
+        PixelRect wanted =
+                new PixelRect(region.x() - bands.left(), region.y() - bands.top(), region.width(), region.height());
+        boolean isWhole = wanted.x() <= 0 && wanted.right() >= size.width();
+        if (isWhole) {
+            renderRows(wanted, into, at);
+        } else if (wanted.isInside(size)) {
+            inside.render(wanted, into, at);
+        } else if (fold.isPresent()) {
+            foldPart(wanted, fold.get(), into, at);
+        } else {
+            plainPart(wanted, into, at);
+        }
+    }
+
+    private void renderRows(PixelRect wanted, float[] into, int at) {
+        if (fold.isPresent()) {
+            foldRows(wanted, fold.get(), into, at);
+        } else {
+            plainRows(wanted, into, at);
+        }
+    }
+
+    /** Rows that hold the inside's whole width, as files are written: each goes to its place and is folded there. */
+    private void foldRows(PixelRect wanted, Kind kind, float[] into, int at) {
+        Fold down = new Fold(kind, size.height());
+        int[] left = folded(new Fold(kind, size.width()), wanted.x(), 0, 0);
+        int[] right = folded(new Fold(kind, size.width()), size.width(), wanted.right(), 0);
+        for (int y = wanted.y(); y < wanted.bottom(); y++) {
+            int start = at + (y - wanted.y()) * wanted.width() * channels;
+            int first = start - wanted.x() * channels;
+            kept.row(down.at(y), into, first);
+            copyPixels(into, first, left, into, start);
+            copyPixels(into, first, right, into, first + size.width() * channels);
+        }
+    }
+
+    /** Any other part: what of the inside it needs is rendered beside it and read from there. */
+    private void foldPart(PixelRect wanted, Kind kind, float[] into, int at) {
         Fold across = new Fold(kind, size.width());
         Fold down = new Fold(kind, size.height());
         Span columns = across.needed(wanted.x(), wanted.right());
-        kept.hold(columns, down.needed(wanted.y(), wanted.bottom()));
-        // The columns that lie on the inside are copied whole, those beside it one by one.
-        int from = Math.clamp(0, wanted.x(), wanted.right());
-        int end = Math.clamp(size.width(), from, wanted.right());
-        int row = wanted.width() * channels;
+        Span rows = down.needed(wanted.y(), wanted.bottom());
+        float[] samples = partOf(columns.length(), rows.length());
+        inside.render(new PixelRect(columns.from(), rows.from(), columns.length(), rows.length()), samples, 0);
+        int[] pixels = folded(across, wanted.x(), wanted.right(), columns.from());
         for (int y = wanted.y(); y < wanted.bottom(); y++) {
-            int wantedRow = down.at(y);
-            float[] samples = kept.samples(wantedRow);
-            int first = kept.offset(wantedRow) - columns.from() * channels;
-            int start = at + (y - wanted.y()) * row;
-            foldedPixels(across, wanted.x(), from, samples, first, into, start);
-            if (from < end) {
-                int whole = start + (from - wanted.x()) * channels;
-                System.arraycopy(samples, first + from * channels, into, whole, (end - from) * channels);
-            }
-            foldedPixels(across, end, wanted.right(), samples, first, into, start + (end - wanted.x()) * channels);
+            int first = (down.at(y) - rows.from()) * columns.length() * channels;
+            copyPixels(samples, first, pixels, into, at + (y - wanted.y()) * wanted.width() * channels);
         }
     }
 
-    private void foldedPixels(Fold across, int from, int end, float[] samples, int first, float[] into, int at) {
+    /** Where in a row the pixels of some positions begin, counted from a first column. */
+    private int[] folded(Fold across, int from, int end, int column) {
+        int[] pixels = new int[Math.max(0, end - from)];
+        for (int i = 0; i < pixels.length; i++) {
+            pixels[i] = (across.at(from + i) - column) * channels;
+        }
+        return pixels;
+    }
+
+    private void copyPixels(float[] samples, int first, int[] pixels, float[] into, int at) {
         int to = at;
-        for (int x = from; x < end; x++) {
-            int pixel = first + across.at(x) * channels;
+        if (channels == 3) {
+            for (int pixel : pixels) {
+                into[to] = samples[first + pixel];
+                into[to + 1] = samples[first + pixel + 1];
+                into[to + 2] = samples[first + pixel + 2];
+                to += 3;
+            }
+            return;
+        }
+        for (int pixel : pixels) {
             for (int c = 0; c < channels; c++) {
-                into[to++] = samples[pixel + c];
+                into[to++] = samples[first + pixel + c];
             }
         }
     }
 
-    private void renderPlain(PixelRect wanted, float[] into, int at) {
-        if (plain == null) {
-            plain = colour.get();
+    private float[] partOf(int width, int height) {
+        int needed = Math.multiplyExact(Math.multiplyExact(width, height), channels);
+        if (part.length < needed) {
+            part = new float[needed];
         }
-        for (int pixel = 0; pixel < wanted.width() * wanted.height(); pixel++) {
-            System.arraycopy(plain, 0, into, at + pixel * channels, channels);
+        return part;
+    }
+
+    private void plainRows(PixelRect wanted, float[] into, int at) {
+        float[] band = plainRow(wanted.width());
+        int row = wanted.width() * channels;
+        int from = -wanted.x() * channels;
+        int end = from + size.width() * channels;
+        for (int y = wanted.y(); y < wanted.bottom(); y++) {
+            int start = at + (y - wanted.y()) * row;
+            if (y < 0 || y >= size.height()) {
+                System.arraycopy(band, 0, into, start, row);
+            } else {
+                System.arraycopy(band, 0, into, start, from);
+                kept.row(y, into, start + from);
+                System.arraycopy(band, 0, into, start + end, row - end);
+            }
+        }
+    }
+
+    private void plainPart(PixelRect wanted, float[] into, int at) {
+        int row = wanted.width() * channels;
+        float[] band = plainRow(wanted.width());
+        for (int y = 0; y < wanted.height(); y++) {
+            System.arraycopy(band, 0, into, at + y * row, row);
         }
         int left = Math.max(wanted.x(), 0);
         int top = Math.max(wanted.y(), 0);
@@ -150,15 +226,22 @@ public final class Extended implements PixelSource {
         if (width < 1 || height < 1) {
             return;
         }
-        int row = width * channels;
-        int needed = Math.multiplyExact(row, height);
-        if (part.length < needed) {
-            part = new float[needed];
-        }
-        inside.render(new PixelRect(left, top, width, height), part, 0);
+        float[] samples = partOf(width, height);
+        inside.render(new PixelRect(left, top, width, height), samples, 0);
         for (int y = 0; y < height; y++) {
-            int to = at + ((top - wanted.y() + y) * wanted.width() + left - wanted.x()) * channels;
-            System.arraycopy(part, y * row, into, to, row);
+            int to = at + (top - wanted.y() + y) * row + (left - wanted.x()) * channels;
+            System.arraycopy(samples, y * width * channels, into, to, width * channels);
         }
+    }
+
+    private float[] plainRow(int width) {
+        if (plain.length < width * channels) {
+            float[] one = colour.get();
+            plain = new float[width * channels];
+            for (int i = 0; i < plain.length; i++) {
+                plain[i] = one[i % channels];
+            }
+        }
+        return plain;
     }
 }

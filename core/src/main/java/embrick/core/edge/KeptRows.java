@@ -10,31 +10,31 @@ import embrick.core.units.PixelSize;
  *
  * <p>A file is written from the top, and a folded band begins with rows that come again as the sheet's own. The rows next
  * to the upper and the lower band are therefore kept, each once, up to {@link #MOST_KEPT} samples a band; what a wider
- * band needs beyond that is made again. So memory stays bounded and, at usual sizes, each row is made once.
+ * band needs beyond that is made again. So memory stays bounded and, at usual sizes, each row is made once. Rows that
+ * nothing reads again are made a few at a time, as many as stay in the nearest caches until they are copied.
  */
 final class KeptRows {
-    /** 64 MiB of floats for one band: 3 in of a sheet of 20 in at 300 ppi. */
-    static final int MOST_KEPT = 1 << 24;
-    /** Rows made together. */
+    /** 80 MiB of floats for one band: 3 in of a sheet that is 24 in wide at 300 ppi. */
+    static final int MOST_KEPT = 20 << 20;
+    /** Rows made together where they are kept. */
     private static final int TOGETHER = 64;
+    /** Samples made together where they are not: 1 MiB. */
+    private static final int NEAR = 1 << 18;
 
     private final PixelSource source;
     private final int width;
-    private final int channels;
+    private final int rowLength;
     private final Store head;
     private final Store tail;
-
     private float[] block = new float[0];
     private Span blockRows = new Span(0, 0);
-    private Span columns;
 
     /** @param top rows that are read again above, {@code foot} below */
     KeptRows(PixelSource source, PixelSize size, int channels, int top, int foot) {
         this.source = source;
         this.width = size.width();
-        this.channels = channels;
-        this.columns = new Span(0, width);
-        int most = Math.max(1, MOST_KEPT / Math.multiplyExact(width, channels));
+        this.rowLength = Math.multiplyExact(width, channels);
+        int most = Math.max(1, MOST_KEPT / rowLength);
         int height = size.height();
         int headEnd = Math.min(Math.min(top, most), height);
         int tailFrom = Math.max(headEnd, height - Math.min(foot, most));
@@ -53,76 +53,57 @@ final class KeptRows {
             this.made = rows.from();
         }
 
+        boolean has(int row) {
+            return row >= rows.from() && row < rows.end();
+        }
+
+        void copy(int row, float[] into, int at) {
+            makeUpTo(row + 1);
+            System.arraycopy(samples, (row - rows.from()) * rowLength, into, at, rowLength);
+        }
+
         void makeUpTo(int end) {
             if (end <= made) {
                 return;
             }
             if (samples.length == 0) {
-                samples = new float[Math.multiplyExact(rows.length(), Math.multiplyExact(width, channels))];
+                samples = new float[Math.multiplyExact(rows.length(), rowLength)];
             }
             while (made < end) {
                 int count = Math.min(TOGETHER, end - made);
-                source.render(new PixelRect(0, made, width, count), samples, offset(made));
+                source.render(new PixelRect(0, made, width, count), samples, (made - rows.from()) * rowLength);
                 made += count;
             }
         }
+    }
 
-        int offset(int row) {
-            return (row - rows.from()) * width * channels;
-        }
-
-        boolean has(int row) {
-            return row >= rows.from() && row < rows.end();
+    /** Gives one whole row. A band's rows are wanted from the last to the first: then all are made at once, in order. */
+    void row(int row, float[] into, int at) {
+        if (head.has(row)) {
+            head.makeUpTo(head.rows.end());
+            head.copy(row, into, at);
+        } else if (tail.has(row)) {
+            tail.copy(row, into, at);
+        } else {
+            hold(row);
+            System.arraycopy(block, (row - blockRows.from()) * rowLength, into, at, rowLength);
         }
     }
 
-    /** Sees to it that a rectangle of the sheet can be read. */
-    void hold(Span wantedColumns, Span wantedRows) {
-        columns = wantedColumns;
-        blockRows = new Span(0, 0);
-        if (wantedColumns.length() < width) {
-            make(wantedRows);
+    /** Makes a row and those that will be asked for next. */
+    private void hold(int row) {
+        if (row >= blockRows.from() && row < blockRows.end()) {
             return;
         }
-        // In the order in which the rows lie, so that the source goes on where it was.
-        if (head.has(wantedRows.from())) {
-            // All of it: rows of a band are wanted from the last to the first.
-            head.makeUpTo(head.rows.end());
-        }
-        int from = Math.max(wantedRows.from(), head.rows.end());
-        int end = Math.min(wantedRows.end(), tail.rows.from());
-        if (from < end) {
-            make(new Span(from, end));
-        }
-        if (tail.has(wantedRows.end() - 1)) {
-            tail.makeUpTo(wantedRows.end());
-        }
-    }
-
-    private void make(Span rows) {
-        int needed = Math.multiplyExact(rows.length(), Math.multiplyExact(columns.length(), channels));
+        int count = Math.clamp(NEAR / rowLength, 1, TOGETHER);
+        boolean goesUp = row == blockRows.from() - 1;
+        int from = goesUp ? Math.max(head.rows.end(), row - count + 1) : row;
+        int end = goesUp ? row + 1 : Math.min(tail.rows.from(), row + count);
+        int needed = Math.multiplyExact(count, rowLength);
         if (block.length < needed) {
             block = new float[needed];
         }
-        source.render(new PixelRect(columns.from(), rows.from(), columns.length(), rows.length()), block, 0);
-        blockRows = rows;
-    }
-
-    /** The array that holds a row which is held. */
-    float[] samples(int row) {
-        return storeOf(row) == null ? block : storeOf(row).samples;
-    }
-
-    /** Where in it the row's first held column begins. */
-    int offset(int row) {
-        Store store = storeOf(row);
-        return store == null ? (row - blockRows.from()) * columns.length() * channels : store.offset(row);
-    }
-
-    private Store storeOf(int row) {
-        if (row >= blockRows.from() && row < blockRows.end()) {
-            return null;
-        }
-        return head.has(row) ? head : tail;
+        source.render(new PixelRect(0, from, width, end - from), block, 0);
+        blockRows = new Span(from, end);
     }
 }
