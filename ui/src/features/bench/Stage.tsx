@@ -135,6 +135,7 @@ export function Stage(props: Props) {
   // What lies in the frame and in the picture is not cut away; where the frame hangs over there is nothing to cut.
   const offcut = `polygon(evenodd, ${closed(outline)}, ${closed(common(cornersOf(place), outline))})`;
   const isMasked = ticket.fit.kind === 'inside' && ticket.edges.kind !== 'wrap' && (place.width !== sheet.width || place.height !== sheet.height);
+  const filled = planned.notices.find(({ code }) => code === 'bleed-filled');
   const lining = moving || level !== undefined;
   return (
     <div className="bench-stage">
@@ -183,6 +184,11 @@ export function Stage(props: Props) {
             )}
             {level && level !== 'to-draw' && (
               <LevelLine line={level} lie={lie} onDraw={props.onLevelDraw} onDrawn={props.onLevelDrawn} />
+            )}
+            {filled && !lining && (
+              <p className="stage-notice" role="status">
+                ◆ {filled.text}
+              </p>
             )}
             {props.loupe && !moving && (
               <Loupe planned={planned} view={view} stage={size} at={pointer} />

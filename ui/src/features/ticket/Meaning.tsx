@@ -23,6 +23,7 @@ export function Meaning({ jobId, outlook, originals }: Props) {
   const heaviest = planned.reduce((sum, picture) => sum + picture.expectedFileBytes, 0);
   const unpacked = planned.reduce((sum, picture) => sum + picture.unpackedBytes, 0);
   const wide = planned.filter((picture) => picture.width > picture.height).length;
+  const filled = planned.flatMap(({ notices }) => notices.filter(({ code }) => code === 'bleed-filled'));
   const care = [
     ...refused,
     ...planned.filter((picture) => picture.verdict !== 'FINE').sort((a, b) => a.realPpi - b.realPpi),
@@ -62,6 +63,11 @@ export function Meaning({ jobId, outlook, originals }: Props) {
         )}
       </div>
       {planned.length > 0 && <p className="making">{makingWords(planned)}</p>}
+      {filled.length > 0 && (
+        <p className="names-meet">
+          ◆ {count(filled.length, 'picture')}: {filled.length === 1 ? filled[0]!.text : 'not all of the bleed is there; what is missing is mirrored'}
+        </p>
+      )}
       {care.length > 0 && (
         <ul className="care">
           {care.map((picture) => {
