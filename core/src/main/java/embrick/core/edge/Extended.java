@@ -5,6 +5,7 @@ import embrick.core.edge.Fold.Span;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.units.PixelSize;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.function.Supplier;
 
@@ -15,8 +16,6 @@ import java.util.function.Supplier;
  * band is one colour. Any region has the same samples that the total has there.
  */
 public final class Extended implements PixelSource {
-    private static final int TILE = 64;
-
     private final PixelSource inside;
     private final PixelSize size;
     private final Bands bands;
@@ -34,9 +33,16 @@ public final class Extended implements PixelSource {
         this.bands = bands;
         this.fold = fold;
         this.colour = colour;
-        this.kept = fold.isPresent()
-                ? new KeptRows(inside.pixels(), size, channels, bands.top(), bands.foot())
-                : new KeptRows(inside.pixels(), size, channels, 0, 0);
+        this.kept =
+                new KeptRows(inside.pixels(), size, channels, rowsReadAgain(bands.top()), rowsReadAgain(bands.foot()));
+    }
+
+    private int rowsReadAgain(int band) {
+        return fold.map(kind -> switch (kind) {
+                    case MIRROR -> band;
+                    case DRAWN_OUT -> Math.min(1, band);
+                })
+                .orElse(0);
     }
 
     /** What the bands go round. */
@@ -55,57 +61,6 @@ public final class Extended implements PixelSource {
     /** @param colour of the output's encoding; asked for once, when the first band is rendered */
     public static Extended plain(Inside inside, Bands bands, Supplier<float[]> colour) {
         return new Extended(inside, bands, Optional.empty(), colour);
-    }
-
-    /**
-     * The mean of the outermost pixels of all four sides, each counted once, of the encoded numbers.
-     * Source: Embrick's rule; it is what the eye takes the rim's tone to be, no claim to light.
-     */
-    public static float[] rimMean(Inside inside) {
-        int width = inside.size().width();
-        int height = inside.size().height();
-        int channels = inside.channels();
-        double[] sums = new double[channels];
-        addRow(inside, 0, sums);
-        if (height > 1) {
-            addRow(inside, height - 1, sums);
-        }
-        addColumn(inside, 0, sums);
-        if (width > 1) {
-            addColumn(inside, width - 1, sums);
-        }
-        long all = (long) width * height;
-        long within = (long) Math.max(0, width - 2) * Math.max(0, height - 2);
-        float[] mean = new float[channels];
-        for (int c = 0; c < channels; c++) {
-            mean[c] = (float) (sums[c] / (all - within));
-        }
-        return mean;
-    }
-
-    private static void addRow(Inside inside, int y, double[] sums) {
-        float[] samples = new float[inside.size().width() * sums.length];
-        inside.pixels().render(new PixelRect(0, y, inside.size().width(), 1), samples, 0);
-        for (int i = 0; i < samples.length; i++) {
-            sums[i % sums.length] += Math.clamp(samples[i], 0f, 1f);
-        }
-    }
-
-    /** All but the ends, which are the rows'. Rendered in tiles: the stages are made for wide strips, not for one pixel. */
-    private static void addColumn(Inside inside, int x, double[] sums) {
-        int width = Math.min(TILE, inside.size().width());
-        int left = Math.min(x, inside.size().width() - width);
-        float[] samples = new float[width * TILE * sums.length];
-        int end = inside.size().height() - 1;
-        for (int y = 1; y < end; y += TILE) {
-            int rows = Math.min(TILE, end - y);
-            inside.pixels().render(new PixelRect(left, y, width, rows), samples, 0);
-            for (int row = 0; row < rows; row++) {
-                for (int c = 0; c < sums.length; c++) {
-                    sums[c] += Math.clamp(samples[(row * width + x - left) * sums.length + c], 0f, 1f);
-                }
-            }
-        }
     }
 
     @Override
@@ -236,7 +191,7 @@ public final class Extended implements PixelSource {
 
     private float[] plainRow(int width) {
         if (plain.length < width * channels) {
-            float[] one = colour.get();
+            float[] one = plain.length == 0 ? colour.get() : Arrays.copyOf(plain, channels);
             plain = new float[width * channels];
             for (int i = 0; i < plain.length; i++) {
                 plain[i] = one[i % channels];

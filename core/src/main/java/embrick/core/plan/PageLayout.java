@@ -24,7 +24,7 @@ import java.util.List;
 public record PageLayout(Box media, Box bleed, Box trim, Box picture, List<Line> marks) {
     private static final double POINTS_PER_INCH = 72;
     /** Paper outside the bleed that marks stand on. Common practice, no source. */
-    static final Length MARK_ROOM = Length.of(9, LengthUnit.MM);
+    private static final Length MARK_ROOM = Length.of(9, LengthUnit.MM);
 
     private static final double MARK_LENGTH = Length.of(5, LengthUnit.MM).toInches() * POINTS_PER_INCH;
     private static final double MARK_GAP = Length.of(2, LengthUnit.MM).toInches() * POINTS_PER_INCH;
@@ -51,11 +51,16 @@ public record PageLayout(Box media, Box bleed, Box trim, Box picture, List<Line>
 
     public record Line(double x1, double y1, double x2, double y2, Meaning meaning) {}
 
+    /** What a page has on each side outside the total. */
+    static Length room(FileFormat file) {
+        return file instanceof FileFormat.Pdf pdf && pdf.marks() == PageMarks.CROP_AND_FOLD
+                ? MARK_ROOM
+                : Length.of(0, LengthUnit.MM);
+    }
+
     /** The page of a plan whose file is a PDF, and of a JPEG that is to be a page. */
     public static PageLayout of(Plan plan) {
-        double room = plan.file() instanceof FileFormat.Pdf pdf && pdf.marks() == PageMarks.CROP_AND_FOLD
-                ? MARK_ROOM.toInches() * POINTS_PER_INCH
-                : 0;
+        double room = room(plan.file()).toInches() * POINTS_PER_INCH;
         PixelSize total = plan.total();
         double point = POINTS_PER_INCH / plan.marked().toPpi();
         Pixels pixels = new Pixels(point, room, total.height());

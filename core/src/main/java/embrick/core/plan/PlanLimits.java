@@ -88,7 +88,8 @@ final class PlanLimits {
                     all.pixels() / 1_000_000 + " MP",
                     remedy + "."));
         }
-        double pageInches = longest / ticket.ppi().toPpi() + 2 * PageLayout.MARK_ROOM.toInches();
+        double pageInches = longest / ticket.ppi().toPpi()
+                + 2 * PageLayout.room(ticket.file()).toInches();
         if (ticket.file() instanceof FileFormat.Pdf && pageInches > PDF_INCHES) {
             problems.add(new Problem(
                     "page-too-large",

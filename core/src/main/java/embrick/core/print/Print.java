@@ -11,6 +11,7 @@ import embrick.core.edge.Extended;
 import embrick.core.edge.Extension;
 import embrick.core.edge.Inked;
 import embrick.core.edge.Letters;
+import embrick.core.edge.RimMean;
 import embrick.core.edge.Stroke;
 import embrick.core.lift.Halo;
 import embrick.core.pixels.PixelRect;
@@ -20,6 +21,7 @@ import embrick.core.pixels.Strip;
 import embrick.core.plan.Plan;
 import embrick.core.units.PixelSize;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /**
  * The output of one plan, made on demand: the sheet's pixels, bands round them, lines and words on those.
@@ -53,7 +55,7 @@ public final class Print implements PixelRows {
         float[] paper = colours.of(plan.paper());
         this.ground = new Ground(plan, original, paper, transforms);
         // The rim is read by stages of its own: what was measured of the lift is of the picture, once.
-        PixelSource extended = extended(() -> Extended.rimMean(inside(new Ground(plan, original, paper, transforms))));
+        PixelSource extended = extended(() -> RimMean.of(inside(new Ground(plan, original, paper, transforms))));
         this.output = inked(extended, letters);
     }
 
@@ -61,7 +63,7 @@ public final class Print implements PixelRows {
         return new Extended.Inside(pixels, pixels.size(), channels());
     }
 
-    private PixelSource extended(java.util.function.Supplier<float[]> rimMean) {
+    private PixelSource extended(Supplier<float[]> rimMean) {
         Bands bands = plan.bandsRoundGround();
         if (bands.isNone()) {
             return ground;

@@ -69,10 +69,13 @@ public final class PdfPages implements AutoCloseable {
         void writeTo(OutputStream out) throws IOException;
     }
 
+    /** @param title may be empty */
     public PdfPages(String title) {
         document.setVersion(VERSION);
         PDDocumentInformation information = document.getDocumentInformation();
-        information.setTitle(title);
+        if (!title.isEmpty()) {
+            information.setTitle(title);
+        }
         information.setProducer("Embrick");
         information.setTrapped("False");
     }
