@@ -90,7 +90,7 @@ export function DeliveryPage() {
           <Button type="primary" href={`${base}/delivery.zip`}>
             Download all as ZIP
           </Button>
-          {data.isForBooks && <Button href={`${base}/delivery.pdf`}>All as one PDF book</Button>}
+          {data.isForBooks && <Button href={`${base}/delivery.pdf`}>PDF book</Button>}
           <Button href={`${base}/delivery.csv`}>List as CSV</Button>
           <Button href={`${base}/delivery`} target="_blank">
             List as JSON

@@ -34,7 +34,7 @@ interface Props {
 const purposes: Record<Edges['kind'], string> = {
   none: 'The sheet is all there is.',
   bleed: 'A band that is cut off, so that no white shows where the cut strays.',
-  wrap: 'Bands that turn round stretcher bars and are stapled behind them.',
+  wrap: 'Bands that turn round the bars and are stapled behind.',
   border: 'Paper round the picture.',
 };
 

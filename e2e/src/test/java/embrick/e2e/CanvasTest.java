@@ -138,7 +138,7 @@ class CanvasTest {
         JsonNode piece = api.finished(runId).path("pieces").get(0);
         assertThat(piece.path("state").asString()).as(piece.toString()).isEqualTo("CHECKED");
         browser.open(address + "/jobs/" + job + "/delivery/" + runId);
-        browser.button("All as one PDF book");
+        browser.button("PDF book");
         Path file = folder.resolve(name);
         Files.write(file, api.download("/pieces/" + piece.path("id").asString() + "/file"));
         return file;
