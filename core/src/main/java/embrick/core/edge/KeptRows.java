@@ -26,6 +26,7 @@ final class KeptRows {
     private final int rowLength;
     private final Store head;
     private final Store tail;
+    private final boolean isReadInOrder;
     private float[] block = new float[0];
     private Span blockRows = new Span(0, 0);
 
@@ -38,6 +39,8 @@ final class KeptRows {
         int height = size.height();
         int headEnd = Math.min(Math.min(top, most), height);
         int tailFrom = Math.max(headEnd, height - Math.min(foot, most));
+        // Both bands are wholly kept: once the lower one begins, nothing of the upper one comes again.
+        this.isReadInOrder = headEnd == top && height - tailFrom == foot;
         this.head = new Store(new Span(0, headEnd));
         this.tail = new Store(new Span(tailFrom, height));
     }
@@ -66,8 +69,9 @@ final class KeptRows {
             if (end <= made) {
                 return;
             }
-            if (samples.length == 0) {
-                samples = new float[Math.multiplyExact(rows.length(), rowLength)];
+            int needed = Math.multiplyExact(rows.length(), rowLength);
+            if (samples.length < needed) {
+                samples = new float[needed];
             }
             while (made < end) {
                 int count = Math.min(TOGETHER, end - made);
@@ -77,12 +81,22 @@ final class KeptRows {
         }
     }
 
+    /** Takes over the memory of rows that lie behind; asked for again, they would be made again. */
+    private void takeOver() {
+        if (tail.samples.length == 0 && isReadInOrder) {
+            tail.samples = head.samples;
+            head.samples = new float[0];
+            head.made = head.rows.from();
+        }
+    }
+
     /** Gives one whole row. A band's rows are wanted from the last to the first: then all are made at once, in order. */
     void row(int row, float[] into, int at) {
         if (head.has(row)) {
             head.makeUpTo(head.rows.end());
             head.copy(row, into, at);
         } else if (tail.has(row)) {
+            takeOver();
             tail.copy(row, into, at);
         } else {
             hold(row);

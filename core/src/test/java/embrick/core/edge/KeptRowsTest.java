@@ -52,6 +52,19 @@ class KeptRowsTest {
         assertThat(source.wentBack).isZero();
     }
 
+    /** Whoever goes back to the top finds it as it was. */
+    @Test
+    void goingBackToTheTopIsTheSame() {
+        Counting source = new Counting(100);
+        Extended total =
+                Extended.mirrored(new Extended.Inside(source, new PixelSize(40, 100), 1), new Bands(0, 30, 0, 30));
+        float[] row = new float[40];
+        for (int y : new int[] {5, 40, 150, 10, 159, 0, 100, 155}) {
+            total.render(new PixelRect(0, y, 40, 1), row, 0);
+            assertThat(row[7]).as("row %d", y).isEqualTo(1000f * folded(y - 30, 100) + 7);
+        }
+    }
+
     /** A wide sheet's bands do not fit what is kept: their rows are the same. */
     @Test
     void whatDoesNotFitIsMadeAgain() {
