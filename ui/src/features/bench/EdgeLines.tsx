@@ -21,7 +21,7 @@ export function EdgeLines({ edges, total, sheet, perPixel }: Props) {
   return (
     <g>
       {hasBands && <rect className="stage-total" {...total} />}
-      {rim === 'FOLD' && back.width < total.width - 0.5 && <rect className="back-line stage-back" {...back} />}
+      {rim === 'FOLD' && (back.width < total.width - 0.5 || back.height < total.height - 0.5) && <rect className="back-line stage-back" {...back} />}
       <rect className="stage-edge" {...sheet} />
       {rim === 'TRIM' && <rect className="trim stage-trim" {...sheet} />}
       {rim === 'FOLD' && <rect className="fold-line stage-fold" {...sheet} />}

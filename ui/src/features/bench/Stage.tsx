@@ -163,7 +163,7 @@ export function Stage(props: Props) {
             />
             {/* Nothing hides the edge that is being lined up. */}
             {!lining && <div className="stage-offcut" style={{ clipPath: offcut }} />}
-            {total.width > sheet.width && (
+            {(total.width > sheet.width || total.height > sheet.height) && (
               <BandPixels planned={planned} total={total} sheet={sheet} moving={moving || live.current !== undefined} />
             )}
             <svg className="stage-lines" width={size.width} height={size.height} aria-hidden="true">

@@ -4,6 +4,7 @@ import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
 import embrick.core.edge.Bands;
 import embrick.core.edge.Extension;
+import embrick.core.edge.Stroke;
 import embrick.core.framing.Framing;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.Overlap;
@@ -135,9 +136,12 @@ public final class Planner {
 
     private static Extension extension(Ticket ticket, Layout layout, Optional<CaptionText> words) {
         Extension extension = EdgeRule.extension(ticket, layout.sheet(), words);
-        return ticket.fit().marks() == Fit.TrimMarks.NONE
-                ? extension
-                : extension.withMarks(Marks.ofTrim(extension.bands().onTotal(layout.picture()), ticket.ppi()));
+        if (ticket.fit().marks() == Fit.TrimMarks.NONE) {
+            return extension;
+        }
+        List<Stroke> marks = new ArrayList<>(extension.marks());
+        marks.addAll(Marks.ofTrim(extension.bands().onTotal(layout.picture()), ticket.ppi()));
+        return extension.withMarks(marks);
     }
 
     /** What of a bleed that asks for the picture itself it has, where it covers the sheet. */

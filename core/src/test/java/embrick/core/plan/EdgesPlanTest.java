@@ -277,6 +277,17 @@ class EdgesPlanTest {
             assertThat(plan(ticket).picture()).isEqualTo(new PixelRect(100, 50, 1350, 900));
         }
 
+        /** 8 of the picture's corners, and the wrap's own: 8 of its folds, 4 of its corners. */
+        @Test
+        void itsMarksStandBesideThoseOfAWrap() {
+            Edges marked = new Edges.Wrap(even("1"), even("0.5"), new EdgeFill.Mirror(), WrapMarks.FOLDS_AND_CORNERS);
+            Ticket ticket = paper("15 in", "10 in", 100)
+                    .withFit(new Fit.Inside(
+                            PaperColour.WHITE, Anchor.MIDDLE, Length.inches("0.5"), TrimMarks.AT_CORNERS))
+                    .withEdges(marked);
+            assertThat(plan(ticket).extension().marks()).hasSize(8 + 12);
+        }
+
         @Test
         void marksWithoutRoomAreRefused() {
             Ticket ticket = paper("15 in", "10 in", 100)
