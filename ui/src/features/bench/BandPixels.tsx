@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
 import { useObjectUrl } from '../../shared/useObjectUrl';
+import { useRested } from '../../shared/useRested';
 import { fetchProof, reducedSheet } from '../pixels';
 import type { Planned } from './usePlanned';
 import type { Rect } from './viewTransform';
@@ -18,12 +18,7 @@ const RESTS_MILLIS = 300;
 
 /** The bands as the file will have them, made small: the piece's own pixels, shown where the sheet is not. */
 export function BandPixels({ planned, total, sheet, moving }: Props) {
-  const [rested, setRested] = useState<Planned>();
-  useEffect(() => {
-    const timer = window.setTimeout(() => setRested(planned), RESTS_MILLIS);
-    return () => window.clearTimeout(timer);
-  }, [planned]);
-  const isRested = rested === planned && !moving && total.width > 0;
+  const isRested = useRested(planned, RESTS_MILLIS) === planned && !moving && total.width > 0;
   const { plan, subject, framing } = planned;
   const reduction = plan.width / (total.width * devicePixelRatio);
   const asked = reduction > 1 ? Math.round(reduction * 100) / 100 : null;

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
 import { fromInches, lengthText, unitSymbol } from '../../shared/format';
+import { useRested } from '../../shared/useRested';
 import { crossingsQuery } from '../ticket';
 import { Figure } from './FiguresBar';
 import type { Planned } from './usePlanned';
@@ -16,12 +16,7 @@ export function NearFigure({ planned }: { planned: Planned }) {
 }
 
 function Near({ planned, line }: { planned: Planned; line: 'fold' | 'trim' }) {
-  const [rested, setRested] = useState(planned);
-  useEffect(() => {
-    const timer = window.setTimeout(() => setRested(planned), RESTS_MILLIS);
-    return () => window.clearTimeout(timer);
-  }, [planned]);
-  const { subject, framing } = rested;
+  const { subject, framing } = useRested(planned, RESTS_MILLIS) ?? planned;
   const { data } = useQuery({
     ...crossingsQuery(subject.originalId, subject.ticket, framing, subject.departure),
     placeholderData: keepPreviousData,
