@@ -150,7 +150,7 @@ final class Works implements AutoCloseable {
                     .add(MatrixProfile.opRgb(), ColourModel.RGB)
                     .orElseThrow()
                     .digest();
-            ColourPath wide = new ColourPath(plan.colour().from(), new ProfileRef.Embedded(digest, ColourModel.RGB));
+            ColourPath wide = new ColourPath(plan.colour().from(), new ProfileRef.Icc(digest, ColourModel.RGB));
             write(opened.raster(), plan.withColour(wide), pictures.piece());
         }
     }

@@ -131,8 +131,7 @@ final class PictureFiles {
         EmbeddedProfile embedded =
                 FORMATS.profiles().add(profile, ColourModel.RGB).orElseThrow();
         Transform transform = FORMATS.profiles()
-                .along(new ColourPath(
-                        new ProfileRef.Srgb(), new ProfileRef.Embedded(embedded.digest(), ColourModel.RGB)));
+                .along(new ColourPath(new ProfileRef.Srgb(), new ProfileRef.Icc(embedded.digest(), ColourModel.RGB)));
         ComponentColorModel colours = new ComponentColorModel(
                 new ICC_ColorSpace(ICC_Profile.getInstance(profile)),
                 false,

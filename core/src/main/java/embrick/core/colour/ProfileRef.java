@@ -24,9 +24,9 @@ public sealed interface ProfileRef {
         }
     }
 
-    /** A profile that came inside a picture, by the SHA-256 of its bytes. */
-    record Embedded(String digest, ColourModel model) implements ProfileRef {
-        public Embedded {
+    /** Any profile, by the SHA-256 of its bytes. */
+    record Icc(String digest, ColourModel model) implements ProfileRef {
+        public Icc {
             Objects.requireNonNull(digest);
             Objects.requireNonNull(model);
         }

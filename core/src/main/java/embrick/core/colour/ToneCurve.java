@@ -87,9 +87,9 @@ public final class ToneCurve {
         return table;
     }
 
-    /** The way back, for {@link Lanes#lookUpRoot}. Not to be changed. */
-    float[] backTable() {
-        return back;
+    /** The way back, for {@link Lanes#lookUpRoot}. */
+    public float[] backTable() {
+        return back.clone();
     }
 
     /** The encoding of lights, which are clipped to 0..1 first; in and out may be one place. */

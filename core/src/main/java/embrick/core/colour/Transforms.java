@@ -7,6 +7,13 @@ public interface Transforms {
      */
     Transform along(ColourPath path);
 
+    /**
+     * From a profile's numbers to L*a*b* under D50, relative to its medium's white, as it is and not scaled.
+     *
+     * @throws IllegalArgumentException as {@link #along}
+     */
+    Transform toLab(ProfileRef profile);
+
     /** The tone curve and luminance of a profile. */
     Encoding encoding(ProfileRef profile);
 }

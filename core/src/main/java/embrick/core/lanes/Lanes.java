@@ -98,6 +98,42 @@ public interface Lanes {
     void lookUpRoot(float[] table, float[] in, int from, float[] out, int at, int count);
 
     /**
+     * A matrix and an offset over planes: {@code out[r·row + i] = Σ in[k·row + i] · matrix[r·4 + k] + matrix[r·4 + 3]} for
+     * three planes in and r below {@code planesOut}.
+     */
+    void mixPlanes(float[] in, float[] matrix, float[] out, int planesOut, int row, int count);
+
+    /**
+     * The cells of a table that pixels fall into: the places of their first nodes, in floats from the table's beginning, and
+     * three planes of how far into the cell. Values are clipped to 0..1.
+     *
+     * @param in three planes from the first on
+     * @param sides steps of the table along each; a node has four floats, the third channel changes fastest
+     */
+    void cellsOf(float[] in, int[] sides, int[] places, float[] parts, int row, int count);
+
+    /**
+     * Mixes the eight corners of cells by how near they are, the third channel changing fastest: four floats each to
+     * {@code out[p·4]}, of cells and parts as {@link #cellsOf} gives them.
+     */
+    void mixCorners(float[] nodes, int[] sides, int[] places, float[] parts, int row, float[] out, int count);
+
+    /**
+     * The four nodes of the tetrahedra that pixels fall into, and how much of each: from a cell's first corner to its last,
+     * along the channel with the largest part first. Planes of places and of weights, for {@link #mixNodes}.
+     *
+     * @param from where the first of three planes begins
+     * @param first of three steps in {@code sides}
+     */
+    void tetrahedraOf(float[] in, int from, int[] sides, int first, int[] places, float[] weights, int row, int count);
+
+    /**
+     * Mixes nodes of a table, four floats each: {@code out[p·4 + c] = Σ nodes[places[t·row + p] + c] · weights[t·row + p]},
+     * t from 0 to {@code taps} − 1 in that order.
+     */
+    void mixNodes(float[] nodes, int[] places, float[] weights, int taps, int row, float[] out, int count);
+
+    /**
      * A weight for each pixel of a block by its distance from one place: {@code out[r·width + t]} is Σ cₖ·zᵏ, k from 12 down
      * to 0, for z = 2s − 1 and s = (x + t·step)² + (y + r·step)²; 0 from s = 1 on.
      *

@@ -194,6 +194,60 @@ public final class PlainLanes implements Lanes {
     }
 
     @Override
+    public void mixPlanes(float[] in, float[] matrix, float[] out, int planesOut, int row, int count) {
+        mixPlanes(in, matrix, out, planesOut, row, 0, count);
+    }
+
+    static void mixPlanes(float[] in, float[] matrix, float[] out, int planesOut, int row, int begin, int count) {
+        for (int plane = 0; plane < planesOut; plane++) {
+            for (int i = begin; i < count; i++) {
+                out[plane * row + i] = in[i] * matrix[plane * 4]
+                        + in[row + i] * matrix[plane * 4 + 1]
+                        + in[2 * row + i] * matrix[plane * 4 + 2]
+                        + matrix[plane * 4 + 3];
+            }
+        }
+    }
+
+    @Override
+    public void cellsOf(float[] in, int[] sides, int[] places, float[] parts, int row, int count) {
+        PlainCells.cellsOf(in, sides, places, parts, row, 0, count);
+    }
+
+    @Override
+    public void mixCorners(float[] nodes, int[] sides, int[] places, float[] parts, int row, float[] out, int count) {
+        PlainCells.mixCorners(nodes, sides, places, parts, row, out, count);
+    }
+
+    @Override
+    public void tetrahedraOf(
+            float[] in, int from, int[] sides, int first, int[] places, float[] weights, int row, int count) {
+        PlainCells.tetrahedraOf(in, from, sides, first, places, weights, row, 0, count);
+    }
+
+    @Override
+    public void mixNodes(float[] nodes, int[] places, float[] weights, int taps, int row, float[] out, int count) {
+        for (int p = 0; p < count; p++) {
+            float a = 0;
+            float b = 0;
+            float c = 0;
+            float d = 0;
+            for (int t = p; t < taps * row; t += row) {
+                int node = places[t];
+                float weight = weights[t];
+                a += nodes[node] * weight;
+                b += nodes[node + 1] * weight;
+                c += nodes[node + 2] * weight;
+                d += nodes[node + 3] * weight;
+            }
+            out[p * 4] = a;
+            out[p * 4 + 1] = b;
+            out[p * 4 + 2] = c;
+            out[p * 4 + 3] = d;
+        }
+    }
+
+    @Override
     public void weighByDistance(float[] coefficients, float x, float y, float step, int width, int rows, float[] out) {
         for (int r = 0; r < rows; r++) {
             float down = y + r * step;

@@ -247,6 +247,35 @@ public final class VectorLanes implements Lanes {
     }
 
     @Override
+    public void mixPlanes(float[] in, float[] matrix, float[] out, int planesOut, int row, int count) {
+        int done = VectorCells.mixPlanes(in, matrix, out, planesOut, row, count);
+        PlainLanes.mixPlanes(in, matrix, out, planesOut, row, done, count);
+    }
+
+    @Override
+    public void cellsOf(float[] in, int[] sides, int[] places, float[] parts, int row, int count) {
+        int done = VectorCells.cellsOf(in, sides, places, parts, row, count);
+        PlainCells.cellsOf(in, sides, places, parts, row, done, count);
+    }
+
+    @Override
+    public void mixCorners(float[] nodes, int[] sides, int[] places, float[] parts, int row, float[] out, int count) {
+        VectorCells.mixCorners(nodes, sides, places, parts, row, out, count);
+    }
+
+    @Override
+    public void tetrahedraOf(
+            float[] in, int from, int[] sides, int first, int[] places, float[] weights, int row, int count) {
+        int done = VectorCells.tetrahedraOf(in, from, sides, first, places, weights, row, count);
+        PlainCells.tetrahedraOf(in, from, sides, first, places, weights, row, done, count);
+    }
+
+    @Override
+    public void mixNodes(float[] nodes, int[] places, float[] weights, int taps, int row, float[] out, int count) {
+        VectorTables.mixNodes(nodes, places, weights, taps, row, out, count);
+    }
+
+    @Override
     public void lookUp(float[] table, float[] in, int from, float[] out, int at, int count) {
         int done = VectorTables.lookUp(table, in, from, out, at, count);
         plain.lookUp(table, in, from + done, out, at + done, count - done);

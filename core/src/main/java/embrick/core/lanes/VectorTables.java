@@ -9,6 +9,7 @@ import jdk.incubator.vector.VectorSpecies;
 /** Tables, a register of samples at a time. Each loop gives how many it has done; the rest is the caller's. */
 final class VectorTables {
     private static final VectorSpecies<Float> WIDE = FloatVector.SPECIES_PREFERRED;
+    private static final VectorSpecies<Float> NODE = FloatVector.SPECIES_128;
     private static final int LANES = WIDE.length();
     private static final int QUARTER = LANES / 4;
     private static final VectorShuffle<Float> FIRST_FOURFOLD = fourfold(0);
@@ -37,6 +38,17 @@ final class VectorTables {
             between(table, root.mul(steps), below).intoArray(out, at + i);
         }
         return i;
+    }
+
+    /** A node is a register. Two sums a step would be another order of summation than the plain version's. */
+    static void mixNodes(float[] nodes, int[] places, float[] weights, int taps, int row, float[] out, int count) {
+        for (int p = 0; p < count; p++) {
+            FloatVector sum = FloatVector.zero(NODE);
+            for (int t = p; t < taps * row; t += row) {
+                sum = sum.add(FloatVector.fromArray(NODE, nodes, places[t]).mul(weights[t]));
+            }
+            sum.intoArray(out, p * 4);
+        }
     }
 
     private static FloatVector clipped(float[] in, int from) {

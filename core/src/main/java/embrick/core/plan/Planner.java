@@ -209,7 +209,7 @@ public final class Planner {
     public static ProfileRef sourceProfile(SourceFacts facts) {
         ColourModel model = facts.colour().model();
         if (facts.colour().profile().isPresent()) {
-            return new ProfileRef.Embedded(facts.colour().profile().get().digest(), model);
+            return new ProfileRef.Icc(facts.colour().profile().get().digest(), model);
         }
         return model == ColourModel.GREY ? new ProfileRef.AssumedGrey() : new ProfileRef.Srgb();
     }

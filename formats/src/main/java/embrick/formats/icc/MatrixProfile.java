@@ -1,22 +1,12 @@
 package embrick.formats.icc;
 
-import java.io.ByteArrayOutputStream;
-import java.nio.ByteBuffer;
-import java.nio.charset.StandardCharsets;
-import java.util.LinkedHashMap;
-import java.util.Map;
-import java.util.function.DoubleUnaryOperator;
+import embrick.core.colour.Xyz;
 
 /**
- * Makes RGB profiles from published numbers, as fixed bytes: ICC.1:2001-04 (version 2.4), class display, three
- * colourants and one tone curve.
- *
- * <p>Version 2 because every lab's software reads it. The date in the header is a constant, so the bytes are the same at
- * every start and a digest names them.
+ * Makes display profiles from published numbers, as fixed bytes: three colourants and one tone curve, or the curve alone.
  */
 public final class MatrixProfile {
-    /** ICC.1 profile connection space white, D50. */
-    private static final double[] D50 = {0.9642, 1.0, 0.8249};
+    private static final double[] D50 = {Xyz.D50.x(), Xyz.D50.y(), Xyz.D50.z()};
     /** CIE 1931 chromaticity of D65 as IEC 61966-2-1 states it. */
     private static final double[] D65_XY = {0.3127, 0.3290};
 
@@ -27,8 +17,9 @@ public final class MatrixProfile {
         {0.8951, 0.2664, -0.1614}, {-0.7502, 1.7135, 0.0367}, {0.0389, -0.0685, 1.0296}
     };
 
-    private static final int HEADER_BYTES = 128;
     private static final int CURVE_ENTRIES = 1024;
+    /** 563/256 × 256. */
+    private static final int OP_RGB_GAMMA = 563;
 
     private MatrixProfile() {}
 
@@ -50,7 +41,10 @@ public final class MatrixProfile {
     /** opRGB: IEC 61966-2-5, gamma 563/256 (value from memory). */
     public static byte[] opRgb() {
         return build(
-                "opRGB IEC 61966-2-5", new double[][] {{0.64, 0.33}, {0.21, 0.71}, {0.15, 0.06}}, D65_XY, gamma(563));
+                "opRGB IEC 61966-2-5",
+                new double[][] {{0.64, 0.33}, {0.21, 0.71}, {0.15, 0.06}},
+                D65_XY,
+                IccFile.gamma(OP_RGB_GAMMA));
     }
 
     /** ROMM RGB: ISO 22028-2, D50, gamma 1.8 with a linear toe up to 1/512 (values from memory). */
@@ -59,37 +53,38 @@ public final class MatrixProfile {
                 "ROMM RGB ISO 22028-2",
                 new double[][] {{0.7347, 0.2653}, {0.1596, 0.8404}, {0.0366, 0.0001}},
                 D50_XY,
-                table(v -> v < 16.0 / 512 ? v / 16 : Math.pow(v, 1.8)));
+                IccFile.table(CURVE_ENTRIES, v -> v < 16.0 / 512 ? v / 16 : StrictMath.pow(v, 1.8)));
     }
 
-    /** A grey profile with the tone curve of sRGB. */
+    /** Grey with the tone curve of sRGB. */
     public static byte[] greyOfSrgbCurve() {
-        Map<String, byte[]> tags = common("Grey, tone curve of sRGB");
-        tags.put("kTRC", srgbCurve());
-        return file("GRAY", tags);
+        return grey("Grey, tone curve of sRGB", srgbCurve());
+    }
+
+    /** Grey with the tone curve of opRGB: a grey of opRGB keeps its number. */
+    public static byte[] greyOfOpRgbCurve() {
+        return grey("Grey, tone curve of opRGB", IccFile.gamma(OP_RGB_GAMMA));
     }
 
     private static byte[] srgbCurve() {
-        return table(v -> v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4));
+        return IccFile.table(CURVE_ENTRIES, v -> v <= 0.04045 ? v / 12.92 : StrictMath.pow((v + 0.055) / 1.055, 2.4));
     }
 
     private static byte[] build(String name, double[][] primaries, double[] white, byte[] curve) {
         double[][] colourants = colourants(primaries, white);
-        Map<String, byte[]> tags = common(name);
+        IccFile file = new IccFile("mntr", "RGB ", "XYZ ", name, Xyz.D50);
         String[] channels = {"r", "g", "b"};
         for (int c = 0; c < 3; c++) {
-            tags.put(channels[c] + "XYZ", xyz(colourants[0][c], colourants[1][c], colourants[2][c]));
-            tags.put(channels[c] + "TRC", curve);
+            file.tag(channels[c] + "XYZ", IccFile.xyz(new Xyz(colourants[0][c], colourants[1][c], colourants[2][c])));
+            file.tag(channels[c] + "TRC", curve);
         }
-        return file("RGB ", tags);
+        return file.bytes();
     }
 
-    private static Map<String, byte[]> common(String name) {
-        Map<String, byte[]> tags = new LinkedHashMap<>();
-        tags.put("desc", description(name));
-        tags.put("cprt", text("No copyright, use freely"));
-        tags.put("wtpt", xyz(D50[0], D50[1], D50[2]));
-        return tags;
+    private static byte[] grey(String name, byte[] curve) {
+        return new IccFile("mntr", "GRAY", "XYZ ", name, Xyz.D50)
+                .tag("kTRC", curve)
+                .bytes();
     }
 
     /** Columns: the XYZ of red, green and blue at full, adapted to D50, so that they add up to white. */
@@ -117,95 +112,5 @@ public final class MatrixProfile {
 
     private static double[] ofChromaticity(double[] xy) {
         return new double[] {xy[0] / xy[1], 1, (1 - xy[0] - xy[1]) / xy[1]};
-    }
-
-    private static byte[] table(DoubleUnaryOperator curve) {
-        ByteBuffer tag = ByteBuffer.allocate(12 + CURVE_ENTRIES * 2);
-        tag.put(ascii("curv")).putInt(0).putInt(CURVE_ENTRIES);
-        for (int i = 0; i < CURVE_ENTRIES; i++) {
-            tag.putShort((short) Math.round(curve.applyAsDouble(i / (CURVE_ENTRIES - 1.0)) * 65535));
-        }
-        return tag.array();
-    }
-
-    /** One u8Fixed8 number: gamma × 256. */
-    private static byte[] gamma(int times256) {
-        return ByteBuffer.allocate(14)
-                .put(ascii("curv"))
-                .putInt(0)
-                .putInt(1)
-                .putShort((short) times256)
-                .array();
-    }
-
-    private static byte[] xyz(double x, double y, double z) {
-        return ByteBuffer.allocate(20)
-                .put(ascii("XYZ "))
-                .putInt(0)
-                .putInt(fixed(x))
-                .putInt(fixed(y))
-                .putInt(fixed(z))
-                .array();
-    }
-
-    private static int fixed(double value) {
-        return (int) Math.round(value * 65536);
-    }
-
-    private static byte[] text(String value) {
-        return ByteBuffer.allocate(9 + value.length())
-                .put(ascii("text"))
-                .putInt(0)
-                .put(ascii(value))
-                .array();
-    }
-
-    /** textDescriptionType: the ASCII name, then an empty Unicode and an empty script name (67 bytes). */
-    private static byte[] description(String value) {
-        return ByteBuffer.allocate(12 + value.length() + 1 + 8 + 3 + 67)
-                .put(ascii("desc"))
-                .putInt(0)
-                .putInt(value.length() + 1)
-                .put(ascii(value))
-                .array();
-    }
-
-    private static byte[] ascii(String value) {
-        return value.getBytes(StandardCharsets.US_ASCII);
-    }
-
-    private static byte[] file(String space, Map<String, byte[]> tags) {
-        ByteArrayOutputStream data = new ByteArrayOutputStream();
-        ByteBuffer table = ByteBuffer.allocate(4 + tags.size() * 12).putInt(tags.size());
-        Map<String, Integer> placed = new LinkedHashMap<>();
-        int start = HEADER_BYTES + table.capacity();
-        tags.forEach((name, value) -> {
-            String key = new String(value, StandardCharsets.ISO_8859_1);
-            int offset = placed.computeIfAbsent(key, _ -> {
-                int at = start + data.size();
-                data.writeBytes(value);
-                data.writeBytes(new byte[(4 - value.length % 4) % 4]);
-                return at;
-            });
-            table.put(ascii(name)).putInt(offset).putInt(value.length);
-        });
-        int size = start + data.size();
-        ByteBuffer header = ByteBuffer.allocate(HEADER_BYTES);
-        header.putInt(size)
-                .putInt(0)
-                .putInt(0x02400000)
-                .put(ascii("mntr"))
-                .put(ascii(space))
-                .put(ascii("XYZ "));
-        for (int part : new int[] {2026, 1, 1, 0, 0, 0}) {
-            header.putShort((short) part);
-        }
-        header.put(ascii("acsp")).position(64);
-        header.putInt(1).putInt(fixed(D50[0])).putInt(fixed(D50[1])).putInt(fixed(D50[2]));
-        return ByteBuffer.allocate(size)
-                .put(header.array())
-                .put(table.array())
-                .put(data.toByteArray())
-                .array();
     }
 }

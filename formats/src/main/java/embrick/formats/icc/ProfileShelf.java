@@ -2,11 +2,13 @@ package embrick.formats.icc;
 
 import embrick.core.colour.ColourPath;
 import embrick.core.colour.Encoding;
+import embrick.core.colour.Intent;
 import embrick.core.colour.ProfileRef;
+import embrick.core.colour.Rendering;
 import embrick.core.colour.ToneCurve;
 import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
-import embrick.core.lanes.Lanes;
+import embrick.core.colour.chain.Chain;
 import embrick.core.pixels.ColourModel;
 import embrick.core.source.SourceFacts.EmbeddedProfile;
 import java.security.MessageDigest;
@@ -14,30 +16,42 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The profiles that are known, by the SHA-256 of their bytes, and the conversions between them.
  *
- * <p>Conversions between profiles of curves and colourants are {@link MatrixShaper}'s; all others run in 16 bit through
- * Little CMS. Each is made once a pair and kept, and is safe for several threads.
+ * <p>Conversions between profiles of curves and colourants are {@link MatrixShaper}'s, those with tables are read out of the
+ * profiles as chains of steps ({@link ChainBuilder}) and tried against Little CMS before they are used; what is built in
+ * other ways runs through Little CMS itself. Each is made once a path and kept, and is safe for several threads.
  */
 public final class ProfileShelf implements Transforms {
-    private static final byte[] SRGB = MatrixProfile.srgb();
-    private static final byte[] GREY = MatrixProfile.greyOfSrgbCurve();
-
     /** SHA-256 of the sRGB profile that Embrick embeds. */
-    public static final String SRGB_DIGEST = digestOf(SRGB);
+    public static final String SRGB_DIGEST = ShippedProfile.SRGB.digest();
 
-    /** Pixels converted in one call: small enough for the buffers to stay in the cache. */
-    private static final int CHUNK = 4096;
+    /** Colours by which a chain is tried. */
+    private static final int TRIED = 256;
+    /** How far a chain may be from Little CMS, of 1: half a count of 8 bits. Both are exact; roundings are a tenth of it. */
+    private static final float APART = 0.5f / 255;
 
+    private final ProfileStore store;
     private final Map<String, byte[]> profiles = new ConcurrentHashMap<>();
+    private final Map<String, ProfileFacts> judged = new ConcurrentHashMap<>();
     private final Map<ColourPath, Transform> transforms = new ConcurrentHashMap<>();
+    private final Map<ProfileRef, Transform> toLab = new ConcurrentHashMap<>();
     private final Map<ProfileRef, Encoding> encodings = new ConcurrentHashMap<>();
 
+    /** @param store where profiles are looked for that have not been added here */
+    public ProfileShelf(ProfileStore store) {
+        this.store = store;
+        for (ShippedProfile shipped : ShippedProfile.values()) {
+            profiles.put(shipped.digest(), shipped.bytes());
+        }
+    }
+
     public ProfileShelf() {
-        profiles.put(SRGB_DIGEST, SRGB);
+        this(ProfileStore.none());
     }
 
     /** sRGB as if it had come in a file: for pictures that name it without carrying it. */
@@ -46,44 +60,85 @@ public final class ProfileShelf implements Transforms {
     }
 
     /**
-     * Takes a profile in.
+     * Takes a profile in for good.
      *
-     * @return empty if it is damaged, or not for pictures of this model
+     * @throws UnusableProfileException if it cannot be used; nothing is kept of it then
      */
-    public Optional<EmbeddedProfile> add(byte[] bytes, ColourModel model) {
-        try (LittleCms.Profile profile = new LittleCms.Profile(bytes)) {
-            if (!profile.model().equals(Optional.of(model))) {
-                return Optional.empty();
-            }
-            String digest = digestOf(bytes);
+    public ProfileFacts take(byte[] bytes) throws UnusableProfileException {
+        String digest = digestOf(bytes);
+        ProfileFacts known = judged.get(digest);
+        if (known == null) {
+            known = ProfileJudge.judge(bytes, digest);
             profiles.putIfAbsent(digest, bytes.clone());
-            along(new ColourPath(new ProfileRef.Embedded(digest, model), new ProfileRef.Srgb()));
-            String description = profile.description();
-            return Optional.of(
-                    new EmbeddedProfile(digest, description.isEmpty() ? "profile without a name" : description));
-        } catch (IllegalArgumentException damaged) {
+            if (ShippedProfile.of(digest).isEmpty()) {
+                store.keep(digest, bytes);
+            }
+            judged.put(digest, known);
+        }
+        return known;
+    }
+
+    /**
+     * Takes the profile of a picture in.
+     *
+     * @throws UnusableProfileException if it cannot be used, or is for pictures of another model
+     */
+    public EmbeddedProfile takeFor(byte[] bytes, ColourModel model) throws UnusableProfileException {
+        ProfileFacts facts = take(bytes);
+        if (facts.model() != model) {
+            throw new UnusableProfileException(
+                    "other-space",
+                    "is for " + facts.model() + " pictures, and this one is " + model,
+                    "Say on the pile which profile the picture has.");
+        }
+        return new EmbeddedProfile(facts.digest(), facts.name());
+    }
+
+    /** As {@link #takeFor}; empty if it cannot be used. */
+    public Optional<EmbeddedProfile> add(byte[] bytes, ColourModel model) {
+        try {
+            return Optional.of(takeFor(bytes, model));
+        } catch (UnusableProfileException unusable) {
             return Optional.empty();
+        }
+    }
+
+    /**
+     * What was read off a profile.
+     *
+     * @throws IllegalArgumentException if it is not known
+     */
+    public ProfileFacts facts(String digest) {
+        try {
+            return take(bytesOf(digest));
+        } catch (UnusableProfileException unusable) {
+            throw new IllegalArgumentException("profile: " + digest + " " + unusable.getMessage(), unusable);
         }
     }
 
     /** The bytes to embed for a profile. */
     public byte[] bytes(ProfileRef profile) {
-        return switch (profile) {
-            case ProfileRef.Srgb _ -> SRGB.clone();
-            case ProfileRef.AssumedGrey _ -> GREY.clone();
-            case ProfileRef.Embedded embedded -> {
-                byte[] bytes = profiles.get(embedded.digest());
-                if (bytes == null) {
-                    throw new IllegalArgumentException(
-                            "profile: expected one that was added, got " + embedded.digest());
-                }
-                yield bytes.clone();
-            }
-        };
+        return bytesOf(digest(profile)).clone();
     }
 
     public String digest(ProfileRef profile) {
-        return digestOf(bytes(profile));
+        return switch (profile) {
+            case ProfileRef.Srgb _ -> SRGB_DIGEST;
+            case ProfileRef.AssumedGrey _ -> ShippedProfile.GREY_SRGB.digest();
+            case ProfileRef.Icc icc -> icc.digest();
+        };
+    }
+
+    private byte[] bytesOf(String digest) {
+        return profiles.computeIfAbsent(
+                digest,
+                missing -> store.read(missing)
+                        .orElseThrow(() ->
+                                new IllegalArgumentException("profile: expected one that was added, got " + missing)));
+    }
+
+    private IccProfile opened(ProfileRef profile) throws UnusableProfileException {
+        return IccProfile.parse(bytesOf(digest(profile)));
     }
 
     @Override
@@ -92,17 +147,65 @@ public final class ProfileShelf implements Transforms {
     }
 
     private Transform create(ColourPath path) {
-        byte[] source = bytes(path.from());
-        byte[] target = bytes(path.to());
+        byte[] source = bytesOf(digest(path.from()));
+        byte[] target = bytesOf(digest(path.to()));
         if (MessageDigest.isEqual(source, target)) {
             int channels = path.from().model().channels();
             return (in, from, out, at, pixels) -> System.arraycopy(in, from, out, at, pixels * channels);
         }
-        Optional<MatrixShaper> from = MatrixShaper.of(source);
-        Optional<MatrixShaper> to = MatrixShaper.of(target);
-        return from.isPresent() && to.isPresent()
-                ? from.get().to(to.get())
-                : new LittleCmsTransform(path, source, target);
+        // Absolute intent keeps the tint of white, which light alone does not know.
+        if (path.rendering().intent() != Intent.ABSOLUTE) {
+            Optional<MatrixShaper> from = MatrixShaper.of(source);
+            Optional<MatrixShaper> to = MatrixShaper.of(target);
+            if (from.isPresent() && to.isPresent()) {
+                return from.get().to(to.get());
+            }
+        }
+        try {
+            IccProfile from = IccProfile.parse(source);
+            IccProfile to = IccProfile.parse(target);
+            Transform engine = EngineTransform.between(from, to, path.rendering());
+            return ChainBuilder.between(from, to, path.rendering())
+                    .filter(chain -> agrees(chain, engine))
+                    .map(Transform.class::cast)
+                    .orElse(engine);
+        } catch (UnusableProfileException unusable) {
+            throw new IllegalArgumentException("profile: " + unusable.getMessage(), unusable);
+        }
+    }
+
+    /** Whether a chain gives the colours that Little CMS gives, for some colours of no order. */
+    private static boolean agrees(Chain chain, Transform engine) {
+        float[] in = new float[TRIED * chain.channelsIn()];
+        Random random = new Random(1);
+        for (int i = 0; i < in.length; i++) {
+            in[i] = random.nextFloat();
+        }
+        float[] ours = new float[TRIED * chain.channelsOut()];
+        float[] theirs = new float[ours.length];
+        chain.apply(in, 0, ours, 0, TRIED);
+        engine.apply(in, 0, theirs, 0, TRIED);
+        for (int i = 0; i < ours.length; i++) {
+            if (!(Math.abs(Math.clamp(ours[i], 0f, 1f) - Math.clamp(theirs[i], 0f, 1f)) < APART)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    @Override
+    public Transform toLab(ProfileRef profile) {
+        return toLab.computeIfAbsent(profile, this::createToLab);
+    }
+
+    private Transform createToLab(ProfileRef ref) {
+        try {
+            IccProfile profile = opened(ref);
+            Optional<Chain> chain = ChainBuilder.toLab(profile, Intent.RELATIVE);
+            return chain.isPresent() ? chain.get() : EngineTransform.toLab(profile, Rendering.RELATIVE_PLAIN);
+        } catch (UnusableProfileException unusable) {
+            throw new IllegalArgumentException("profile: " + unusable.getMessage(), unusable);
+        }
     }
 
     @Override
@@ -116,7 +219,7 @@ public final class ProfileShelf implements Transforms {
         if (ref instanceof ProfileRef.Srgb) {
             return srgb;
         }
-        try (LittleCms.Profile profile = new LittleCms.Profile(bytes(ref))) {
+        try (LittleCms.Profile profile = new LittleCms.Profile(bytesOf(digest(ref)))) {
             ToneCurve tone = profile.toneCurve().map(ToneCurve::through).orElse(srgb.tone());
             return profile.colourants()
                     .map(xyz -> xyz[1])
@@ -133,37 +236,6 @@ public final class ProfileShelf implements Transforms {
             return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
         } catch (NoSuchAlgorithmException impossible) {
             throw new AssertionError("every JDK has SHA-256", impossible);
-        }
-    }
-
-    private static final class LittleCmsTransform implements Transform {
-        private final LittleCms.Conversion conversion;
-        private final int channelsIn;
-        private final int channelsOut;
-
-        LittleCmsTransform(ColourPath path, byte[] from, byte[] to) {
-            this.channelsIn = path.from().model().channels();
-            this.channelsOut = path.to().model().channels();
-            this.conversion = new LittleCms.Conversion(
-                    from, path.from().model(), to, path.to().model());
-        }
-
-        @Override
-        public void apply(float[] in, int from, float[] out, int at, int pixels) {
-            if (in.length - from < pixels * channelsIn || out.length - at < pixels * channelsOut) {
-                throw new IllegalArgumentException(
-                        "arrays: expected " + pixels + " pixels, got " + in.length + " and " + out.length + " samples");
-            }
-            Lanes lanes = Lanes.best();
-            int chunk = Math.min(CHUNK, pixels);
-            short[] source = new short[chunk * channelsIn];
-            short[] target = new short[chunk * channelsOut];
-            for (int done = 0; done < pixels; done += chunk) {
-                int count = Math.min(chunk, pixels - done);
-                lanes.toShorts(in, from + done * channelsIn, source, 0, count * channelsIn);
-                conversion.apply(source, target, count);
-                lanes.toFloats(target, 0, out, at + done * channelsOut, count * channelsOut);
-            }
         }
     }
 }

@@ -25,7 +25,7 @@ class ProfileShelfTest {
 
     private Transform toSrgb(byte[] profile, ColourModel model) {
         String digest = shelf.add(profile, model).orElseThrow().digest();
-        return shelf.along(new ColourPath(new ProfileRef.Embedded(digest, model), new ProfileRef.Srgb()));
+        return shelf.along(new ColourPath(new ProfileRef.Icc(digest, model), new ProfileRef.Srgb()));
     }
 
     @Test

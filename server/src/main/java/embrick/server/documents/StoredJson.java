@@ -57,7 +57,10 @@ public class StoredJson {
     @JsonSubTypes({
         @JsonSubTypes.Type(value = ProfileRef.Srgb.class, name = "srgb"),
         @JsonSubTypes.Type(value = ProfileRef.AssumedGrey.class, name = "assumed-grey"),
-        @JsonSubTypes.Type(value = ProfileRef.Embedded.class, name = "embedded")
+        // Earlier versions knew only those that came inside a picture.
+        @JsonSubTypes.Type(
+                value = ProfileRef.Icc.class,
+                names = {"icc", "embedded"})
     })
     private interface ProfileKinds {}
 

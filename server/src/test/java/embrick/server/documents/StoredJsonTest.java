@@ -63,7 +63,7 @@ class StoredJsonTest {
                         TicketDocuments.toTicket(TicketDocuments.standard()),
                         Framing.centred().withTilt(3).withTightness(1.7)))
                 .plan();
-        assertThat(plan.colour().from()).isEqualTo(new ProfileRef.Embedded("ab12", ColourModel.RGB));
+        assertThat(plan.colour().from()).isEqualTo(new ProfileRef.Icc("ab12", ColourModel.RGB));
         assertThat(json.plan(json.write(plan))).isEqualTo(plan);
     }
 
