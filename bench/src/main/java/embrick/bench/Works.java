@@ -28,6 +28,7 @@ import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Sides;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -124,6 +125,7 @@ final class Works implements AutoCloseable {
                 ResamplingChoice.BY_ITSELF,
                 lift,
                 OutputColour.SRGB,
+                Rounding.NEAREST,
                 new FileFormat.Jpeg(95),
                 new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
     }

@@ -16,6 +16,7 @@ import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -66,6 +67,7 @@ public final class Sample {
                 ResamplingChoice.BY_ITSELF,
                 new Lift.None(),
                 OutputColour.SRGB,
+                Rounding.NEAREST,
                 new FileFormat.Jpeg(95),
                 new NamePattern(List.of(new Brick.OriginalName())));
     }

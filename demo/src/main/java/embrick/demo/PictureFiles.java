@@ -14,7 +14,7 @@ import embrick.core.plan.Planning;
 import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
-import embrick.core.source.SourceFacts.EmbeddedProfile;
+import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.ticket.Edges;
@@ -24,6 +24,7 @@ import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -78,7 +79,7 @@ final class PictureFiles {
             BufferedImage picture, ColourModel model, byte[] profile, int ppi, FileFormat format, Path file)
             throws IOException {
         PixelSize size = new PixelSize(picture.getWidth(), picture.getHeight());
-        EmbeddedProfile embedded = FORMATS.profiles().add(profile, model).orElseThrow();
+        SourceProfile embedded = FORMATS.profiles().add(profile, model).orElseThrow();
         SourceFacts facts = new SourceFacts(
                 FileKind.PNG,
                 size,
@@ -95,7 +96,8 @@ final class PictureFiles {
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,
                 new Lift.None(),
-                OutputColour.ORIGINAL,
+                new OutputColour.Keep(),
+                Rounding.NEAREST,
                 format,
                 new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
         Plan plan = ((Planning.Ready) Planner.plan(facts, ticket, Framing.centred())).plan();
@@ -128,7 +130,7 @@ final class PictureFiles {
 
     /** A 16-bit TIFF in a wide RGB: the drawn colours, converted. */
     static void deepTiff(BufferedImage picture, byte[] profile, Path file) throws IOException {
-        EmbeddedProfile embedded =
+        SourceProfile embedded =
                 FORMATS.profiles().add(profile, ColourModel.RGB).orElseThrow();
         Transform transform = FORMATS.profiles()
                 .along(new ColourPath(new ProfileRef.Srgb(), new ProfileRef.Icc(embedded.digest(), ColourModel.RGB)));

@@ -14,7 +14,6 @@ import embrick.core.print.PrintPart;
 import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
-import embrick.core.source.SourceFacts.EmbeddedProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.MarkedPpi;
 import embrick.core.source.SourceFacts.Pages;
@@ -24,8 +23,8 @@ import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.exif.ExifFacts;
 import embrick.formats.heif.HeifFile;
-import embrick.formats.icc.MatrixProfile;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.icc.ShippedProfile;
 import embrick.formats.imageio.ImageIoReader;
 import embrick.formats.imageio.ImageIoReader.Polarity;
 import embrick.formats.jpeg.JpegHeader;
@@ -63,11 +62,13 @@ import javax.imageio.ImageReader;
 /** The door to all formats: inspect a file, open it, write a print. Safe for several threads. */
 public final class Formats {
     private final ProfileShelf profiles;
+    private final PictureColours colours;
     private final DecodeLimits limits;
     private final ShippedFont font = new ShippedFont();
 
     public Formats(ProfileShelf profiles, DecodeLimits limits) {
         this.profiles = profiles;
+        this.colours = new PictureColours(profiles);
         this.limits = limits;
     }
 
@@ -177,7 +178,7 @@ public final class Formats {
                     }
                 }
             }
-            ColourModel model = picture.channels() == 1 ? ColourModel.GREY : ColourModel.RGB;
+            ColourModel model = modelOf(picture.channels());
             SourceFacts facts = new SourceFacts(
                     FileKind.PDF,
                     size,
@@ -187,6 +188,15 @@ public final class Formats {
                     Files.size(file));
             return new Verified(facts, Optional.of(piece.boxes()));
         }
+    }
+
+    private static ColourModel modelOf(int channels) throws IOException {
+        return switch (channels) {
+            case 1 -> ColourModel.GREY;
+            case 3 -> ColourModel.RGB;
+            case 4 -> ColourModel.CMYK;
+            default -> throw UnusablePictureException.broken("damaged", "has a picture of " + channels + " channels");
+        };
     }
 
     /** The page's own JPEG, taken out and read as one. */
@@ -240,11 +250,8 @@ public final class Formats {
     }
 
     private Header jpeg(Path file, JpegHeader header, long bytes) {
-        Optional<EmbeddedProfile> profile = header.icc()
-                .flatMap(icc -> profiles.add(icc, header.model()))
-                .or(() -> header.exif()
-                        .filter(exif -> exif.space() == ExifFacts.NamedSpace.SRGB && header.model() == ColourModel.RGB)
-                        .map(_ -> ProfileShelf.namedSrgb()));
+        SourceColour colour = colours.of(
+                header.model(), Alpha.OPAQUE, 8, header.icc(), PictureColours.named(header.exif(), header.model()));
         Optional<Resolution> across = header.exif().flatMap(ExifFacts::across).or(header::jfifAcross);
         Optional<Resolution> down = header.exif().flatMap(ExifFacts::down).or(header::jfifDown);
         return new Header(
@@ -253,7 +260,7 @@ public final class Formats {
                         new PixelSize(header.width(), header.height()),
                         header.exif().map(ExifFacts::orientation).orElse(Orientation.UPRIGHT),
                         both(across, down),
-                        new SourceColour(header.model(), Alpha.OPAQUE, 8, profile),
+                        colour,
                         Pages.ONE,
                         header.exif().flatMap(ExifFacts::title),
                         bytes),
@@ -262,35 +269,32 @@ public final class Formats {
     }
 
     private Header png(Path file, PngHeader header, long bytes) {
-        boolean named = header.space() == PngHeader.NamedSpace.SRGB && header.model() == ColourModel.RGB;
-        Optional<EmbeddedProfile> profile = header.icc()
-                .flatMap(icc -> profiles.add(icc, header.model()))
-                .or(() -> named ? Optional.of(ProfileShelf.namedSrgb()) : Optional.empty());
+        boolean isSrgb = header.space() == PngHeader.NamedSpace.SRGB && header.model() == ColourModel.RGB;
+        Optional<ShippedProfile> named =
+                isSrgb ? Optional.of(ShippedProfile.SRGB) : PictureColours.named(header.exif(), header.model());
         SourceFacts facts = new SourceFacts(
                 FileKind.PNG,
                 new PixelSize(header.width(), header.height()),
                 header.exif().map(ExifFacts::orientation).orElse(Orientation.UPRIGHT),
                 both(header.across(), header.down()),
-                new SourceColour(header.model(), header.alpha(), header.bitsPerChannel(), profile),
+                colours.of(header.model(), header.alpha(), header.bitsPerChannel(), header.icc(), named),
                 bytes);
         return new Header(facts, _ -> PngReader.read(file, header));
     }
 
     private Header heif(Path file, HeifFile heif, long bytes) {
-        Optional<EmbeddedProfile> named = switch (heif.primaries()) {
-            case SRGB -> Optional.of(ProfileShelf.namedSrgb());
-            case P3 -> profiles.add(MatrixProfile.p3D65(), ColourModel.RGB);
+        Optional<ShippedProfile> named = switch (heif.primaries()) {
+            case SRGB -> Optional.of(ShippedProfile.SRGB);
+            case P3 -> Optional.of(ShippedProfile.P3_D65);
             case NOT_NAMED -> Optional.empty();
         };
-        Optional<EmbeddedProfile> profile =
-                heif.icc().flatMap(icc -> profiles.add(icc, ColourModel.RGB)).or(() -> named);
         return new Header(
                 new SourceFacts(
                         FileKind.HEIF,
                         heif.size(),
                         Orientation.UPRIGHT,
                         both(heif.across(), heif.down()),
-                        new SourceColour(ColourModel.RGB, heif.alpha(), heif.bits() > 8 ? 16 : 8, profile),
+                        colours.of(ColourModel.RGB, heif.alpha(), heif.bits() > 8 ? 16 : 8, heif.icc(), named),
                         bytes),
                 _ -> heif.decode(file));
     }
@@ -304,11 +308,12 @@ public final class Formats {
                         both(
                                 header.exif().flatMap(ExifFacts::across),
                                 header.exif().flatMap(ExifFacts::down)),
-                        new SourceColour(
+                        colours.of(
                                 ColourModel.RGB,
                                 header.alpha(),
                                 8,
-                                header.icc().flatMap(icc -> profiles.add(icc, ColourModel.RGB))),
+                                header.icc(),
+                                PictureColours.named(header.exif(), ColourModel.RGB)),
                         bytes),
                 _ -> header.decode(file));
     }
@@ -327,11 +332,7 @@ public final class Formats {
                 new PixelSize(header.width(), header.height()),
                 header.orientation(),
                 both(header.across(), header.down()),
-                new SourceColour(
-                        header.model(),
-                        header.alpha(),
-                        header.bitsPerChannel(),
-                        header.icc().flatMap(icc -> profiles.add(icc, header.model()))),
+                colours.of(header.model(), header.alpha(), header.bitsPerChannel(), header.icc(), Optional.empty()),
                 header.pages(),
                 header.title(),
                 bytes);

@@ -125,7 +125,7 @@ class EdgesInFilesTest {
     void aPlainBandIsConvertedToTheOutputsProfile() throws IOException {
         Path original = original("wide.tif", "opRGB");
         Ticket ticket = Pieces.ticket("1.1", "0.9", 100, new FileFormat.Png(Depth.EIGHT))
-                .withColour(OutputColour.ORIGINAL)
+                .withColour(new OutputColour.Keep())
                 .withEdges(uneven(new EdgeFill.Plain(PaperColour.parse("#3366CC"))));
         Path piece = folder.resolve("wide.png");
         Pieces.make(original, ticket, Framing.centred(), piece);

@@ -16,6 +16,7 @@ import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -46,6 +47,7 @@ public final class Pieces {
                 ResamplingChoice.BY_ITSELF,
                 new Lift.None(),
                 OutputColour.SRGB,
+                Rounding.NEAREST,
                 file,
                 new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
     }

@@ -222,7 +222,7 @@ class WrittenFilesTest {
         Path piece = folder.resolve("marked.png");
         Ticket ticket = Pieces.ticket("4 in", "6 in", 300, new FileFormat.Png())
                 .withSize(new Size.OwnShape())
-                .withColour(OutputColour.ORIGINAL);
+                .withColour(new OutputColour.Keep());
         Pieces.make(original, ticket, Framing.centred(), piece);
         String said = Outside.python("""
                 import sys

@@ -77,7 +77,7 @@ public record Expectation(
                 differences,
                 "profile",
                 Optional.of(profileDigest),
-                found.colour().profile().map(SourceFacts.EmbeddedProfile::digest));
+                found.colour().profile().map(SourceFacts.SourceProfile::digest));
         page.ifPresent(wanted -> compare(differences, wanted, foundPage));
         return differences;
     }

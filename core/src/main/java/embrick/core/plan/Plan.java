@@ -13,6 +13,7 @@ import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.Rounding;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.util.List;
@@ -31,6 +32,7 @@ import java.util.Optional;
  * @param corners how what a tilted picture leaves bare is filled; {@code COVERED} where nothing is bare
  * @param resampling the method that is used, chosen or picked
  * @param bitsPerChannel of the file, 8 or 16
+ * @param rounding to those bits; with 16 there is nothing to dither
  * @param shapeKey the shape its framing belongs to
  * @param limits where the framing may be at this tilt
  */
@@ -48,6 +50,7 @@ public record Plan(
         Resolution marked,
         FileFormat file,
         int bitsPerChannel,
+        Rounding rounding,
         String shapeKey,
         Limits limits,
         Figures figures) {
@@ -57,6 +60,7 @@ public record Plan(
         Objects.requireNonNull(resampling);
         Objects.requireNonNull(lift);
         Objects.requireNonNull(extension);
+        Objects.requireNonNull(rounding);
         if (!picture.isInside(sheet) && !picture.covers(sheet)) {
             throw new IllegalArgumentException(
                     "picture: expected inside the sheet " + sheet + " or all round it, got " + picture);
@@ -131,6 +135,7 @@ public record Plan(
                 marked,
                 file,
                 bitsPerChannel,
+                rounding,
                 shapeKey,
                 limits,
                 figures);
@@ -151,6 +156,7 @@ public record Plan(
                 marked,
                 file,
                 bitsPerChannel,
+                rounding,
                 shapeKey,
                 limits,
                 figures);

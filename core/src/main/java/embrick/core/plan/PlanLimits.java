@@ -1,12 +1,9 @@
 package embrick.core.plan;
 
 import embrick.core.edge.Bands;
-import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
-import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.PixelSize;
@@ -26,29 +23,6 @@ final class PlanLimits {
     private static final long MOST_PIXELS = 1_000_000_000L;
 
     private PlanLimits() {}
-
-    static List<Problem> colourProblems(SourceFacts facts, Ticket ticket) {
-        List<Problem> problems = new ArrayList<>();
-        if (facts.colour().model() != ColourModel.CMYK) {
-            return problems;
-        }
-        if (facts.colour().profile().isEmpty()) {
-            problems.add(new Problem(
-                    "cmyk-without-profile",
-                    "colour",
-                    "a CMYK picture with its profile",
-                    "CMYK without a profile",
-                    "Its colours cannot be known: save it again with its profile, or as RGB."));
-        } else if (ticket.colour() == OutputColour.ORIGINAL) {
-            problems.add(new Problem(
-                    "cmyk-output",
-                    "colour",
-                    "sRGB for a CMYK picture",
-                    "the original's profile",
-                    "Say sRGB on the ticket, or leave this picture out."));
-        }
-        return problems;
-    }
 
     static Problem noPpi() {
         return new Problem(

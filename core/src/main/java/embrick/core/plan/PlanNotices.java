@@ -18,10 +18,7 @@ final class PlanNotices {
     private PlanNotices() {}
 
     static List<Notice> of(SourceFacts facts, Ticket ticket, Plan plan) {
-        List<Notice> notices = new ArrayList<>();
-        if (facts.colour().profile().isEmpty()) {
-            notices.add(new Notice("profile-assumed", "no profile: sRGB assumed"));
-        }
+        List<Notice> notices = new ArrayList<>(ColourRule.notices(facts, ticket));
         if (facts.pages() == SourceFacts.Pages.FIRST_OF_SEVERAL) {
             notices.add(new Notice("first-page", "the file has several pictures: the first is used"));
         }

@@ -2,6 +2,7 @@ package embrick.core.plan;
 
 import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
+import embrick.core.colour.Rendering;
 import embrick.core.edge.Bands;
 import embrick.core.edge.Extension;
 import embrick.core.edge.Stroke;
@@ -16,6 +17,7 @@ import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.core.units.PixelSize;
@@ -53,7 +55,7 @@ public final class Planner {
 
     /** @param words of the caption, where the ticket asks for one */
     public static Planning plan(SourceFacts facts, Ticket ticket, Framing framing, Optional<CaptionText> words) {
-        List<Problem> problems = new ArrayList<>(PlanLimits.colourProblems(facts, ticket));
+        List<Problem> problems = new ArrayList<>(ColourRule.problems(facts, ticket));
         OptionalDouble printedPpi = printedPpi(facts, ticket);
         if (printedPpi.isEmpty()) {
             problems.add(PlanLimits.noPpi());
@@ -129,6 +131,7 @@ public final class Planner {
                 ticket.ppi(),
                 ticket.file(),
                 bits,
+                bits == 8 ? ticket.rounding() : Rounding.NEAREST,
                 ticket.shape().key(),
                 new Plan.Limits(Seen.limitsInOriginal(layout.limits(), framing), layout.travelX(), layout.travelY()),
                 figures(ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits));
@@ -201,11 +204,15 @@ public final class Planner {
 
     private static ColourPath colourPath(SourceFacts facts, Ticket ticket) {
         ProfileRef from = sourceProfile(facts);
-        boolean keeps = ticket.colour() == OutputColour.ORIGINAL && !(from instanceof ProfileRef.AssumedGrey);
-        return new ColourPath(from, keeps ? from : new ProfileRef.Srgb());
+        return switch (ticket.colour()) {
+            case OutputColour.Keep _ -> new ColourPath(from, from);
+            case OutputColour.Name(ProfileRef profile) -> new ColourPath(profile, profile);
+            case OutputColour.Convert(ProfileRef profile, Rendering rendering) ->
+                new ColourPath(from, profile, rendering);
+        };
     }
 
-    /** The embedded profile, or the one assumed for pictures without. */
+    /** The picture's own profile, or the one assumed for pictures of which nothing is known. */
     public static ProfileRef sourceProfile(SourceFacts facts) {
         ColourModel model = facts.colour().model();
         if (facts.colour().profile().isPresent()) {

@@ -14,6 +14,7 @@ import embrick.core.ticket.Lift;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -45,6 +46,7 @@ public final class SmallPlan {
                 ResamplingChoice.BY_ITSELF,
                 new Lift.None(),
                 OutputColour.SRGB,
+                Rounding.NEAREST,
                 new FileFormat.Jpeg(QUALITY),
                 new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
         return switch (Planner.plan(opened, ticket, Framing.centred())) {

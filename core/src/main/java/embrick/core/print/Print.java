@@ -1,9 +1,6 @@
 package embrick.core.print;
 
-import embrick.core.colour.ColourPath;
 import embrick.core.colour.PaperColour;
-import embrick.core.colour.ProfileRef;
-import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
 import embrick.core.edge.BandFill;
 import embrick.core.edge.Bands;
@@ -19,6 +16,7 @@ import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
 import embrick.core.pixels.Strip;
 import embrick.core.plan.Plan;
+import embrick.core.ticket.Rounding;
 import embrick.core.units.PixelSize;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -30,33 +28,24 @@ import java.util.function.Supplier;
  */
 public final class Print implements PixelRows {
     private final Plan plan;
-    private final Colours colours;
+    private final Transforms transforms;
     private final Ground ground;
     private final PixelSource output;
     private float[] strip = new float[0];
 
-    /** Colours in the output's profile. */
-    private record Colours(ProfileRef profile, Transforms transforms) {
-        float[] of(PaperColour colour) {
-            float[] srgb = {colour.red() / 255f, colour.green() / 255f, colour.blue() / 255f};
-            if (profile instanceof ProfileRef.Srgb) {
-                return srgb;
-            }
-            float[] converted = new float[profile.model().channels()];
-            Transform transform = transforms.along(new ColourPath(new ProfileRef.Srgb(), profile));
-            transform.apply(srgb, 0, converted, 0, 1);
-            return converted;
-        }
-    }
-
     Print(Plan plan, Raster original, Transforms transforms, Letters letters) {
         this.plan = plan;
-        this.colours = new Colours(plan.colour().to(), transforms);
-        float[] paper = colours.of(plan.paper());
+        this.transforms = transforms;
+        float[] paper = colour(plan.paper());
         this.ground = new Ground(plan, original, paper, transforms);
         // The rim is read by stages of its own: what was measured of the lift is of the picture, once.
         PixelSource extended = extended(() -> RimMean.of(inside(new Ground(plan, original, paper, transforms))));
-        this.output = inked(extended, letters);
+        PixelSource inked = inked(extended, letters);
+        this.output = plan.rounding() == Rounding.DITHERED ? new Dithered(inked, channels()) : inked;
+    }
+
+    private float[] colour(PaperColour colour) {
+        return Colours.in(plan.colour().to(), colour, transforms);
     }
 
     private Extended.Inside inside(Ground pixels) {
@@ -72,7 +61,7 @@ public final class Print implements PixelRows {
         return switch (plan.extension().fill()) {
             case BandFill.Mirror _ -> Extended.mirrored(inside, bands);
             case BandFill.DrawnOut _ -> Extended.drawnOut(inside, bands);
-            case BandFill.Plain plain -> Extended.plain(inside, bands, () -> colours.of(plain.colour()));
+            case BandFill.Plain plain -> Extended.plain(inside, bands, () -> colour(plain.colour()));
             case BandFill.RimMean _ -> Extended.plain(inside, bands, rimMean);
         };
     }
@@ -87,10 +76,10 @@ public final class Print implements PixelRows {
         Inked inked = new Inked(pixels, channels());
         extension
                 .keyLine()
-                .ifPresent(line -> inked.withLineRound(plan.sheetOnTotal(), line.width(), colours.of(line.colour())));
-        extension.caption().ifPresent(line -> inked.withWords(letters.draw(line), colours.of(line.colour())));
+                .ifPresent(line -> inked.withLineRound(plan.sheetOnTotal(), line.width(), colour(line.colour())));
+        extension.caption().ifPresent(line -> inked.withWords(letters.draw(line), colour(line.colour())));
         for (Stroke mark : extension.marks()) {
-            inked.withMark(mark, colours.of(PaperColour.BLACK), colours.of(PaperColour.WHITE));
+            inked.withMark(mark, colour(PaperColour.BLACK), colour(PaperColour.WHITE));
         }
         return inked;
     }

@@ -37,14 +37,22 @@ record Stages(PixelSource last, Optional<Lift> lift) {
         if (plan.resampling().light() == Resampling.Light.LINEAR) {
             source = new Encoded(source, channels, seeThrough, encoding.tone());
         }
-        boolean liftsLast = seeThrough || plan.source().model() == ColourModel.CMYK;
+        boolean toInks = path.to().model() == ColourModel.CMYK;
+        boolean liftsLast = (seeThrough && !toInks) || plan.source().model() == ColourModel.CMYK;
         if (plan.lift().isEmpty() || liftsLast) {
             source = converted(source, plan, transform, paper);
             Optional<Lift> lift = lift(plan, source, path.to().model().channels(), transforms.encoding(path.to()));
             return new Stages(lift.isPresent() ? lift.get() : source, lift);
         }
+        if (seeThrough) {
+            // Inks have no luminance: what shows through is laid on the paper in the original's own colours.
+            float[] paperThere = Colours.in(path.from(), plan.paper(), transforms);
+            source = new OnPaper(source, channels, Optional.empty(), paperThere);
+            channels--;
+        }
         Optional<Lift> lift = lift(plan, source, channels, encoding);
-        return new Stages(converted(lift.orElseThrow(), plan, transform, paper), lift);
+        source = lift.orElseThrow();
+        return new Stages(transform.isPresent() ? new Converted(source, channels, transform.get()) : source, lift);
     }
 
     private static Optional<Lift> lift(Plan plan, PixelSource source, int channels, Encoding encoding) {

@@ -4,6 +4,7 @@ import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 
@@ -86,16 +87,28 @@ public record SourceFacts(
 
     /**
      * @param bitsPerChannel 8 or 16, as decoded
-     * @param profile the embedded profile, or empty: then one is assumed, visibly
+     * @param profile that says what the numbers look like; empty where nothing is known of it
+     * @param remarks on what the file says of its colours and what cannot be so
      */
-    public record SourceColour(ColourModel model, Alpha alpha, int bitsPerChannel, Optional<EmbeddedProfile> profile) {
+    public record SourceColour(
+            ColourModel model,
+            Alpha alpha,
+            int bitsPerChannel,
+            Optional<SourceProfile> profile,
+            List<ColourRemark> remarks) {
         public SourceColour {
             Objects.requireNonNull(model);
             Objects.requireNonNull(alpha);
             Objects.requireNonNull(profile);
+            remarks = List.copyOf(remarks);
             if (bitsPerChannel != 8 && bitsPerChannel != 16) {
                 throw new IllegalArgumentException("bitsPerChannel: expected 8 or 16, got " + bitsPerChannel);
             }
+        }
+
+        /** Without remarks. */
+        public SourceColour(ColourModel model, Alpha alpha, int bitsPerChannel, Optional<SourceProfile> profile) {
+            this(model, alpha, bitsPerChannel, profile, List.of());
         }
 
         public int channels() {
@@ -103,6 +116,39 @@ public record SourceFacts(
         }
     }
 
-    /** An ICC profile by the SHA-256 of its bytes and the name it gives itself. */
-    public record EmbeddedProfile(String digest, String description) {}
+    /** The same picture under another profile. */
+    public SourceFacts withProfile(SourceProfile profile) {
+        SourceColour known = new SourceColour(
+                colour.model(), colour.alpha(), colour.bitsPerChannel(), Optional.of(profile), colour.remarks());
+        return new SourceFacts(kind, stored, orientation, ppi, known, pages, title, fileBytes);
+    }
+
+    /** Where it is known from which profile a picture has. */
+    public enum ProfileOrigin {
+        /** It came in the file. */
+        EMBEDDED,
+        /** The file names a standard space. */
+        NAMED,
+        /** The file says nothing, and the job does. */
+        ASSUMED,
+        /** Somebody said so. */
+        BY_HAND
+    }
+
+    /** An ICC profile by the SHA-256 of its bytes, and what people call it. */
+    public record SourceProfile(String digest, String description, ProfileOrigin origin) {
+        public SourceProfile {
+            Objects.requireNonNull(digest);
+            Objects.requireNonNull(description);
+            Objects.requireNonNull(origin);
+        }
+
+        /** One that came in the file. */
+        public SourceProfile(String digest, String description) {
+            this(digest, description, ProfileOrigin.EMBEDDED);
+        }
+    }
+
+    /** Something odd in what a file says of its colours; the text follows the picture's name. */
+    public record ColourRemark(String code, String text) {}
 }

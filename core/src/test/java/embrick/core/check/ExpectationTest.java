@@ -14,10 +14,10 @@ import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
-import embrick.core.source.SourceFacts.EmbeddedProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.MarkedPpi;
 import embrick.core.source.SourceFacts.SourceColour;
+import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.ticket.FileFormat;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
@@ -37,8 +37,7 @@ class ExpectationTest {
                 new PixelSize(width, height),
                 Orientation.UPRIGHT,
                 Optional.of(new MarkedPpi(across, down)),
-                new SourceColour(
-                        ColourModel.RGB, Alpha.OPAQUE, 8, Optional.of(new EmbeddedProfile(profile, "any name"))),
+                new SourceColour(ColourModel.RGB, Alpha.OPAQUE, 8, Optional.of(new SourceProfile(profile, "any name"))),
                 1);
     }
 
@@ -110,7 +109,7 @@ class ExpectationTest {
                 new PixelSize(3000, 2400),
                 Orientation.UPRIGHT,
                 Optional.empty(),
-                new SourceColour(ColourModel.RGB, Alpha.OPAQUE, 8, Optional.of(new EmbeddedProfile("abc", "any"))),
+                new SourceColour(ColourModel.RGB, Alpha.OPAQUE, 8, Optional.of(new SourceProfile("abc", "any"))),
                 1);
         // 10 × 8 in in points.
         Box whole = new Box(0, 0, 720, 576);

@@ -226,4 +226,37 @@ class LanesTest {
         assertThat(sumsByVector).isEqualTo(sums);
         assertThat(weighedByVector).isEqualTo(weighed);
     }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 7, 15, 16, 17, 33, 100})
+    void tablesAreMixedAlike(int count) {
+        int row = 128;
+        int[] sides = {4, 5, 6};
+        float[] planes = floats(4 * row);
+        float[] nodes = floats(4 * 5 * 6 * 4);
+        int[] plainPlaces = new int[8 * row];
+        int[] vectorPlaces = new int[8 * row];
+        float[] plainParts = new float[8 * row];
+        float[] vectorParts = new float[8 * row];
+        float[] plainOut = new float[4 * row];
+        float[] vectorOut = new float[4 * row];
+        plain.cellsOf(planes, sides, plainPlaces, plainParts, row, count);
+        vector.cellsOf(planes, sides, vectorPlaces, vectorParts, row, count);
+        assertThat(vectorPlaces).isEqualTo(plainPlaces);
+        assertThat(vectorParts).isEqualTo(plainParts);
+        plain.mixCorners(nodes, sides, plainPlaces, plainParts, row, plainOut, count);
+        vector.mixCorners(nodes, sides, vectorPlaces, vectorParts, row, vectorOut, count);
+        assertThat(vectorOut).isEqualTo(plainOut);
+        plain.tetrahedraOf(planes, row, sides, 0, plainPlaces, plainParts, row, count);
+        vector.tetrahedraOf(planes, row, sides, 0, vectorPlaces, vectorParts, row, count);
+        assertThat(vectorPlaces).isEqualTo(plainPlaces);
+        assertThat(vectorParts).isEqualTo(plainParts);
+        plain.mixNodes(nodes, plainPlaces, plainParts, 4, row, plainOut, count);
+        vector.mixNodes(nodes, vectorPlaces, vectorParts, 4, row, vectorOut, count);
+        assertThat(vectorOut).isEqualTo(plainOut);
+        float[] matrix = floats(12);
+        plain.mixPlanes(planes, matrix, plainOut, 3, row, count);
+        vector.mixPlanes(planes, matrix, vectorOut, 3, row, count);
+        assertThat(vectorOut).isEqualTo(plainOut);
+    }
 }

@@ -210,7 +210,7 @@ class PlannerTest {
             Planning planning = Planner.plan(picture(3000, 2000, ColourModel.CMYK), ticket(), Framing.centred());
             assertThat(planning).isInstanceOfSatisfying(Planning.Refused.class, refused -> {
                 assertThat(refused.problems()).extracting(Problem::code).containsExactly("cmyk-without-profile");
-                assertThat(refused.problems().getFirst().remedy()).contains("with its profile");
+                assertThat(refused.problems().getFirst().remedy()).contains("which profile it has");
             });
         }
 
@@ -218,7 +218,7 @@ class PlannerTest {
         void allProblemsAreToldAtOnce() {
             Ticket large = ticket().withSize(onPaper("3000 mm", "6000 mm"))
                     .withPpi(Resolution.perInch(1200))
-                    .withColour(OutputColour.ORIGINAL);
+                    .withColour(new OutputColour.Keep());
             Planning planning = Planner.plan(picture(3000, 2000, ColourModel.CMYK), large, Framing.centred());
             assertThat(planning)
                     .isInstanceOfSatisfying(

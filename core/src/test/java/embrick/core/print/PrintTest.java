@@ -48,6 +48,11 @@ class PrintTest {
     /** sRGB to sRGB needs no transform. */
     static final Transforms NONE = new Transforms() {
         @Override
+        public Transform toLab(ProfileRef profile) {
+            throw new IllegalStateException("nothing is looked at here");
+        }
+
+        @Override
         public Transform along(ColourPath path) {
             throw new AssertionError("no transform is needed");
         }

@@ -10,7 +10,7 @@ import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
 import embrick.core.colour.chain.Chain;
 import embrick.core.pixels.ColourModel;
-import embrick.core.source.SourceFacts.EmbeddedProfile;
+import embrick.core.source.SourceFacts.SourceProfile;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
@@ -54,11 +54,6 @@ public final class ProfileShelf implements Transforms {
         this(ProfileStore.none());
     }
 
-    /** sRGB as if it had come in a file: for pictures that name it without carrying it. */
-    public static EmbeddedProfile namedSrgb() {
-        return new EmbeddedProfile(SRGB_DIGEST, "sRGB, by name");
-    }
-
     /**
      * Takes a profile in for good.
      *
@@ -83,7 +78,7 @@ public final class ProfileShelf implements Transforms {
      *
      * @throws UnusableProfileException if it cannot be used, or is for pictures of another model
      */
-    public EmbeddedProfile takeFor(byte[] bytes, ColourModel model) throws UnusableProfileException {
+    public SourceProfile takeFor(byte[] bytes, ColourModel model) throws UnusableProfileException {
         ProfileFacts facts = take(bytes);
         if (facts.model() != model) {
             throw new UnusableProfileException(
@@ -91,11 +86,11 @@ public final class ProfileShelf implements Transforms {
                     "is for " + facts.model() + " pictures, and this one is " + model,
                     "Say on the pile which profile the picture has.");
         }
-        return new EmbeddedProfile(facts.digest(), facts.name());
+        return new SourceProfile(facts.digest(), facts.name());
     }
 
     /** As {@link #takeFor}; empty if it cannot be used. */
-    public Optional<EmbeddedProfile> add(byte[] bytes, ColourModel model) {
+    public Optional<SourceProfile> add(byte[] bytes, ColourModel model) {
         try {
             return Optional.of(takeFor(bytes, model));
         } catch (UnusableProfileException unusable) {
@@ -206,6 +201,12 @@ public final class ProfileShelf implements Transforms {
         } catch (UnusableProfileException unusable) {
             throw new IllegalArgumentException("profile: " + unusable.getMessage(), unusable);
         }
+    }
+
+    /** Which colours a profile has, to be drawn. Worked out each time: a tenth of a second. */
+    public ProfilePortrait portrait(String digest) {
+        ProfileRef profile = new ProfileRef.Icc(digest, facts(digest).model());
+        return ProfilePortrait.of(profile, toLab(profile));
     }
 
     @Override

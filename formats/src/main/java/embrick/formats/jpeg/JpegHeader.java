@@ -41,11 +41,11 @@ public record JpegHeader(
     static final int APP0 = 0xE0;
     static final int APP1 = 0xE1;
     static final int APP2 = 0xE2;
-    private static final int APP14 = 0xEE;
+    static final int APP14 = 0xEE;
     static final byte[] JFIF = "JFIF\0".getBytes(StandardCharsets.ISO_8859_1);
     static final byte[] EXIF = "Exif\0\0".getBytes(StandardCharsets.ISO_8859_1);
     static final byte[] ICC = "ICC_PROFILE\0".getBytes(StandardCharsets.ISO_8859_1);
-    private static final byte[] APP14_ID = {'A', 'd', 'o', 'b', 'e'};
+    static final byte[] APP14_ID = {'A', 'd', 'o', 'b', 'e'};
     private static final int APP14_TRANSFORM = 11;
 
     /**

@@ -4,6 +4,7 @@ import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.PrintFile;
 import embrick.formats.exif.ExifBlock;
+import embrick.formats.jpeg.TurboJpeg.PixelLayout;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.util.Arrays;
@@ -15,9 +16,24 @@ final class JpegMarks {
 
     private JpegMarks() {}
 
-    static void write(DataOutputStream out, PrintFile file, PixelSize size) throws IOException {
+    /** @param layout of the coded samples; JFIF knows grey and colour only, four inks have APP14 instead */
+    static void write(DataOutputStream out, PrintFile file, PixelSize size, PixelLayout layout) throws IOException {
         Resolution marked = file.marked();
         out.writeShort(0xFF00 | JpegHeader.SOI);
+        if (layout == PixelLayout.CMYK) {
+            writeApp14(out);
+        } else {
+            writeJfif(out, marked);
+        }
+        byte[] exif = ExifBlock.of(marked, size, file.colour());
+        out.writeShort(0xFF00 | JpegHeader.APP1);
+        out.writeShort(2 + JpegHeader.EXIF.length + exif.length);
+        out.write(JpegHeader.EXIF);
+        out.write(exif);
+        writeProfile(out, file.profile());
+    }
+
+    private static void writeJfif(DataOutputStream out, Resolution marked) throws IOException {
         out.writeShort(0xFF00 | JpegHeader.APP0);
         out.writeShort(16);
         out.write(JpegHeader.JFIF);
@@ -27,12 +43,17 @@ final class JpegMarks {
         out.writeShort(density);
         out.writeShort(density);
         out.writeShort(0);
-        byte[] exif = ExifBlock.of(marked, size, file.colour());
-        out.writeShort(0xFF00 | JpegHeader.APP1);
-        out.writeShort(2 + JpegHeader.EXIF.length + exif.length);
-        out.write(JpegHeader.EXIF);
-        out.write(exif);
-        writeProfile(out, file.profile());
+    }
+
+    /** ITU-T T.872, 6.5.3: version 100, no flags, transform 2: inks turned round and coded as luminance and chroma. */
+    private static void writeApp14(DataOutputStream out) throws IOException {
+        out.writeShort(0xFF00 | JpegHeader.APP14);
+        out.writeShort(14);
+        out.write(JpegHeader.APP14_ID);
+        out.writeShort(100);
+        out.writeShort(0);
+        out.writeShort(0);
+        out.writeByte(2);
     }
 
     private static void writeProfile(DataOutputStream out, byte[] profile) throws IOException {

@@ -30,11 +30,8 @@ public final class JpegReader {
             reduce *= 2;
         }
         PixelSize size = new PixelSize(Math.ceilDiv(header.width(), reduce), Math.ceilDiv(header.height(), reduce));
-        TurboJpeg.PixelLayout layout = switch (header.model()) {
-            case GREY -> TurboJpeg.PixelLayout.GREY;
-            case RGB -> TurboJpeg.PixelLayout.RGB;
-            case CMYK -> TurboJpeg.PixelLayout.CMYK;
-        };
+        TurboJpeg.PixelLayout layout =
+                TurboJpeg.PixelLayout.ofChannels(header.model().channels());
         Raster raster = Raster.allocate(size, layout.channels(), 1);
         try (Arena arena = Arena.ofConfined()) {
             MemorySegment bytes = FileBytes.whole(file, arena);
@@ -64,7 +61,7 @@ public final class JpegReader {
         PixelSize size =
                 new PixelSize(Math.ceilDiv(header.width(), MOST_REDUCED), Math.ceilDiv(header.height(), MOST_REDUCED));
         TurboJpeg.PixelLayout layout =
-                header.model() == ColourModel.GREY ? TurboJpeg.PixelLayout.GREY : TurboJpeg.PixelLayout.RGB;
+                TurboJpeg.PixelLayout.ofChannels(header.model().channels());
         try (Raster small = Raster.allocate(size, layout.channels(), 1);
                 Arena arena = Arena.ofConfined()) {
             TurboJpeg.Decoded decoded = TurboJpeg.decompress(

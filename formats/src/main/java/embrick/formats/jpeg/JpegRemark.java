@@ -32,7 +32,7 @@ public final class JpegRemark {
     /** @throws UnusablePictureException if the picture ends before its end marker */
     public static void write(Path original, PixelSize size, PrintFile file, OutputStream to) throws IOException {
         DataOutputStream out = new DataOutputStream(to);
-        JpegMarks.write(out, file, size);
+        JpegMarks.write(out, file, size, TurboJpeg.PixelLayout.RGB);
         try (Arena arena = Arena.ofConfined()) {
             MemorySegment bytes = FileBytes.whole(original, arena);
             try {

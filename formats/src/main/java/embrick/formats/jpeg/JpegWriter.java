@@ -28,7 +28,7 @@ public final class JpegWriter {
         DataOutputStream out = new DataOutputStream(to);
         int width = print.size().width();
         int height = print.size().height();
-        TurboJpeg.PixelLayout layout = print.channels() == 1 ? TurboJpeg.PixelLayout.GREY : TurboJpeg.PixelLayout.RGB;
+        TurboJpeg.PixelLayout layout = TurboJpeg.PixelLayout.ofChannels(print.channels());
         int mostRows = Math.min(STRIP_ROWS, height);
         try (TurboJpeg.Encoder encoder = new TurboJpeg.Encoder(layout, width, mostRows, quality)) {
             int strips = Math.ceilDiv(height, STRIP_ROWS);
@@ -37,11 +37,14 @@ public final class JpegWriter {
                 int y = strip * STRIP_ROWS;
                 int rows = Math.min(STRIP_ROWS, height - y);
                 print.rows(y, rows).toBytes(samples);
+                if (layout == TurboJpeg.PixelLayout.CMYK) {
+                    turnRound(samples, rows * width * print.channels());
+                }
                 MemorySegment.copy(
                         samples, 0, encoder.pixels(), ValueLayout.JAVA_BYTE, 0, rows * width * print.channels());
                 EncodedStrip encoded = new EncodedStrip(encoder.encode(rows));
                 if (strip == 0) {
-                    JpegMarks.write(out, file, print.size());
+                    JpegMarks.write(out, file, print.size(), layout);
                     encoded.writeTables(out, height, Math.ceilDiv(width, BLOCK) * (STRIP_ROWS / BLOCK));
                 } else {
                     out.writeShort(0xFF00 | (JpegHeader.RST0 + (strip - 1) % 8));
@@ -52,6 +55,13 @@ public final class JpegWriter {
         }
         out.writeShort(0xFF00 | JpegHeader.EOI);
         out.flush();
+    }
+
+    /** Files with the APP14 marker hold inks upside down: 255 for none. */
+    private static void turnRound(byte[] samples, int count) {
+        for (int i = 0; i < count; i++) {
+            samples[i] = (byte) ~samples[i];
+        }
     }
 
     /** One strip as the library wrote it: a whole small JPEG, taken apart. */

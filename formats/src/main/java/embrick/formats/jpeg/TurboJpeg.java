@@ -35,6 +35,15 @@ final class TurboJpeg {
         int channels() {
             return channels;
         }
+
+        static PixelLayout ofChannels(int channels) {
+            return switch (channels) {
+                case 1 -> GREY;
+                case 3 -> RGB;
+                case 4 -> CMYK;
+                default -> throw new IllegalArgumentException("channels: expected 1, 3 or 4, got " + channels);
+            };
+        }
     }
 
     /** TJSAMP_444 and TJSAMP_GRAY: colour at full resolution. */

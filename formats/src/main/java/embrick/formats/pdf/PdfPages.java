@@ -120,7 +120,12 @@ public final class PdfPages implements AutoCloseable {
         image.setInt(COSName.BITS_PER_COMPONENT, picture.bits());
         image.setItem(COSName.COLORSPACE, space(picture));
         switch (picture.packing()) {
-            case JPEG -> image.setItem(COSName.FILTER, COSName.DCT_DECODE);
+            case JPEG -> {
+                image.setItem(COSName.FILTER, COSName.DCT_DECODE);
+                if (picture.channels() == 4) {
+                    image.setItem(COSName.DECODE, turnedRound());
+                }
+            }
             case PNG_ROWS -> {
                 image.setItem(COSName.FILTER, COSName.FLATE_DECODE);
                 COSDictionary rows = new COSDictionary();
@@ -134,6 +139,25 @@ public final class PdfPages implements AutoCloseable {
         return image;
     }
 
+    /** Four inks lie upside down in a JPEG with the APP14 marker; a page does not turn them by itself. */
+    private static COSArray turnedRound() {
+        COSArray decode = new COSArray();
+        for (int channel = 0; channel < 4; channel++) {
+            decode.add(COSInteger.ONE);
+            decode.add(COSInteger.ZERO);
+        }
+        return decode;
+    }
+
+    private static COSName alternate(int channels) {
+        return switch (channels) {
+            case 1 -> COSName.DEVICEGRAY;
+            case 3 -> COSName.DEVICERGB;
+            case 4 -> COSName.DEVICECMYK;
+            default -> throw new IllegalArgumentException("channels: expected 1, 3 or 4, got " + channels);
+        };
+    }
+
     /** A profile is kept once however many pages use it. */
     private COSArray space(Picture picture) throws IOException {
         String key = HexFormat.of().formatHex(picture.profile());
@@ -143,7 +167,7 @@ public final class PdfPages implements AutoCloseable {
         }
         COSStream icc = document.getDocument().createCOSStream();
         icc.setInt(COSName.N, picture.channels());
-        icc.setItem(COSName.ALTERNATE, picture.channels() == 1 ? COSName.DEVICEGRAY : COSName.DEVICERGB);
+        icc.setItem(COSName.ALTERNATE, alternate(picture.channels()));
         try (OutputStream out = icc.createOutputStream(COSName.FLATE_DECODE)) {
             out.write(picture.profile());
         }

@@ -104,7 +104,7 @@ public final class TiffWriter {
                 .longs(Ifd.IMAGE_LENGTH, print.size().height())
                 .shorts(Ifd.BITS_PER_SAMPLE, bits)
                 .shorts(Ifd.COMPRESSION, packing == Packing.PLAIN ? COMPRESSION_NONE : COMPRESSION_DEFLATE)
-                .shorts(Ifd.PHOTOMETRIC, channels == 1 ? 1 : 2)
+                .shorts(Ifd.PHOTOMETRIC, photometric(channels))
                 .offsets(Ifd.STRIP_OFFSETS, array(offsets))
                 .shorts(Ifd.ORIENTATION, 1)
                 .shorts(Ifd.SAMPLES_PER_PIXEL, channels)
@@ -116,6 +116,16 @@ public final class TiffWriter {
                 .shorts(Ifd.RESOLUTION_UNIT, 2)
                 .undefined(Ifd.ICC_PROFILE, file.profile());
         return packing == Packing.PLAIN ? ifd : ifd.shorts(Ifd.PREDICTOR, PREDICTOR_HORIZONTAL);
+    }
+
+    /** BlackIsZero, RGB, Separated, whose inks are cyan, magenta, yellow and black where nothing else is said. */
+    private static int photometric(int channels) {
+        return switch (channels) {
+            case 1 -> 1;
+            case 3 -> 2;
+            case 4 -> 5;
+            default -> throw new IllegalArgumentException("channels: expected 1, 3 or 4, got " + channels);
+        };
     }
 
     private static long[] array(List<Long> values) {

@@ -3,7 +3,7 @@ package embrick.server.originals;
 import embrick.core.pixels.ColourModel;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
-import embrick.core.source.SourceFacts.EmbeddedProfile;
+import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
@@ -52,7 +52,7 @@ public record OriginalView(
                     facts.colour().model(),
                     facts.colour().alpha() == Alpha.SEE_THROUGH,
                     facts.colour().bitsPerChannel(),
-                    facts.colour().profile().map(EmbeddedProfile::description).orElse(null),
+                    facts.colour().profile().map(SourceProfile::description).orElse(null),
                     facts.unpackedBytes());
         }
     }

@@ -18,7 +18,7 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
-import embrick.core.source.SourceFacts.EmbeddedProfile;
+import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.MarkedPpi;
 import embrick.core.source.SourceFacts.SourceColour;
@@ -48,7 +48,7 @@ class StoredJsonTest {
             new PixelSize(4000, 3000),
             Orientation.QUARTER_LEFT,
             Optional.of(new MarkedPpi(Resolution.perMetre(11811), Resolution.perInch(300))),
-            new SourceColour(ColourModel.RGB, Alpha.SEE_THROUGH, 16, Optional.of(new EmbeddedProfile("ab12", "wide"))),
+            new SourceColour(ColourModel.RGB, Alpha.SEE_THROUGH, 16, Optional.of(new SourceProfile("ab12", "wide"))),
             77);
 
     @Test

@@ -1,6 +1,7 @@
 package embrick.core.colour.chain;
 
 import embrick.core.colour.Xyz;
+import embrick.core.lanes.Lanes;
 import java.util.List;
 
 /** From XYZ to L*a*b* and back, both under D50 and as they are: Y of white 1, L* of white 100. */
@@ -26,7 +27,7 @@ public final class LabSteps {
                 Affine.ofEach(
                         new double[] {1 / (Xyz.D50.x() * ROOM), 1 / (Xyz.D50.y() * ROOM), 1 / (Xyz.D50.z() * ROOM)},
                         new double[3]),
-                new RootCurves(new float[][] {table, table, table}),
+                new Roots(table),
                 new Affine(new double[][] {{0, 116, 0}, {500, -500, 0}, {0, 200, -200}}, new double[] {-16, 0, 0}));
     }
 
@@ -37,6 +38,30 @@ public final class LabSteps {
                         new double[] {16 / 116.0, 16 / 116.0, 16 / 116.0}),
                 new Cubes(),
                 Affine.ofEach(new double[] {Xyz.D50.x(), Xyz.D50.y(), Xyz.D50.z()}, new double[3]));
+    }
+
+    /** The cube root with its line near black, which goes on below it: compensated blacks can lie a little under none. */
+    private static final class Roots extends Step {
+        private static final float BELOW = (float) (KAPPA / 116 * ROOM);
+
+        private final Lanes lanes = Lanes.best();
+        private final float[] table;
+
+        Roots(float[] table) {
+            super(3, 3);
+            this.table = table;
+        }
+
+        @Override
+        void apply(Block in, Block out, int pixels) {
+            for (int channel = 0; channel < 3; channel++) {
+                int plane = channel * Block.ROW;
+                lanes.lookUpRoot(table, in.planes, plane, out.planes, plane, pixels);
+                for (int i = plane; i < plane + pixels; i++) {
+                    out.planes[i] += BELOW * Math.min(0f, in.planes[i]);
+                }
+            }
+        }
     }
 
     /** The way back of the root: a cube, a line near black. */

@@ -1,0 +1,95 @@
+package embrick.core.plan;
+
+import embrick.core.colour.ProfileRef;
+import embrick.core.pixels.ColourModel;
+import embrick.core.source.SourceFacts;
+import embrick.core.source.SourceFacts.SourceProfile;
+import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.Lift;
+import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.Ticket;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/** What a ticket's colour may ask of a picture, and what somebody should know of it. */
+final class ColourRule {
+    private ColourRule() {}
+
+    static List<Problem> problems(SourceFacts facts, Ticket ticket) {
+        List<Problem> problems = new ArrayList<>();
+        ColourModel model = facts.colour().model();
+        boolean isNamed = ticket.colour() instanceof OutputColour.Name;
+        if (model == ColourModel.CMYK && facts.colour().profile().isEmpty() && !isNamed) {
+            problems.add(new Problem(
+                    "cmyk-without-profile",
+                    "colour",
+                    "a CMYK picture with its profile",
+                    "CMYK without a profile",
+                    "Say on the pile which profile it has, or name one on the ticket."));
+            return problems;
+        }
+        if (ticket.colour() instanceof OutputColour.Name(ProfileRef profile) && profile.model() != model) {
+            problems.add(new Problem(
+                    "profile-for-others",
+                    "colour",
+                    "a profile for " + said(model) + " pictures, whose numbers stay as they are",
+                    "one for " + said(profile.model()),
+                    "Convert instead of naming, or leave this picture out."));
+            return problems;
+        }
+        ColourModel target = target(facts, ticket);
+        if (target == ColourModel.CMYK && ticket.file() instanceof FileFormat.Png) {
+            problems.add(new Problem(
+                    "png-without-cmyk",
+                    "file",
+                    "grey or RGB in PNG",
+                    "CMYK",
+                    "Choose TIFF, JPEG or PDF for four inks, or an RGB profile."));
+        }
+        if (model == ColourModel.CMYK && target == ColourModel.CMYK && !(ticket.lift() instanceof Lift.None)) {
+            problems.add(new Problem(
+                    "lift-on-inks",
+                    "lift",
+                    "no lift where CMYK stays CMYK: amounts of ink have no luminance to lift",
+                    "a lift",
+                    "Leave the edges as they are, or convert to an RGB profile."));
+        }
+        return problems;
+    }
+
+    private static ColourModel target(SourceFacts facts, Ticket ticket) {
+        return switch (ticket.colour()) {
+            case OutputColour.Keep _ -> facts.colour().model();
+            case OutputColour.Name name -> name.profile().model();
+            case OutputColour.Convert convert -> convert.profile().model();
+        };
+    }
+
+    /** Where the picture's colours are known from, if not from a profile of its own. */
+    static List<Notice> notices(SourceFacts facts, Ticket ticket) {
+        List<Notice> notices = new ArrayList<>();
+        if (ticket.colour() instanceof OutputColour.Name) {
+            return notices;
+        }
+        if (facts.colour().profile().isEmpty()) {
+            notices.add(new Notice("profile-assumed", "no profile: sRGB assumed"));
+        } else {
+            SourceProfile profile = facts.colour().profile().get();
+            switch (profile.origin()) {
+                case ASSUMED ->
+                    notices.add(new Notice("profile-assumed", "no profile: " + profile.description() + " assumed"));
+                case BY_HAND -> notices.add(new Notice("profile-by-hand", profile.description() + ", set by hand"));
+                case EMBEDDED, NAMED -> {
+                    // As the file says: nothing to tell.
+                }
+            }
+        }
+        facts.colour().remarks().forEach(remark -> notices.add(new Notice(remark.code(), remark.text())));
+        return notices;
+    }
+
+    private static String said(ColourModel model) {
+        return model == ColourModel.GREY ? model.name().toLowerCase(Locale.ROOT) : model.name();
+    }
+}
