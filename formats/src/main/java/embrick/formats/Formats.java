@@ -2,13 +2,17 @@ package embrick.formats;
 
 import com.twelvemonkeys.imageio.plugins.tiff.TIFFImageReaderSpi;
 import embrick.core.check.Expectation.PageBoxes;
+import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
+import embrick.core.colour.Rendering;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.PageLayout;
 import embrick.core.plan.Plan;
+import embrick.core.print.OnScreen;
+import embrick.core.print.PixelRows;
 import embrick.core.print.Print;
 import embrick.core.print.PrintPart;
 import embrick.core.print.Printer;
@@ -442,8 +446,21 @@ public final class Formats {
         PngWriter.write(part, marks(plan), to, PrintFile.Progress.none());
     }
 
+    /**
+     * Writes a part of a print as it looks, in sRGB of 8 bits.
+     *
+     * @param look absolute to show the paper's own white and black, relative to show it on the screen's white
+     */
+    public void writeOnScreen(PrintPart part, Plan plan, Rendering look, OutputStream to) throws IOException {
+        ProfileRef screen = new ProfileRef.Srgb();
+        PixelRows shown =
+                new OnScreen(part, profiles.along(new ColourPath(plan.colour().to(), screen, look)));
+        PrintFile file = new PrintFile(plan.marked(), profiles.bytes(screen), PrintFile.ColourTag.SRGB);
+        PngWriter.write(shown, file, to, PrintFile.Progress.none());
+    }
+
     private PrintFile marks(Plan plan) {
-        boolean srgb = plan.colour().to().equals(new ProfileRef.Srgb());
+        boolean srgb = profiles.digest(plan.colour().to()).equals(ProfileShelf.SRGB_DIGEST);
         return new PrintFile(
                 plan.marked(),
                 profiles.bytes(plan.colour().to()),

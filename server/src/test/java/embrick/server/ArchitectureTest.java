@@ -18,7 +18,7 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule originalsAndTicketsKnowNoJobs = noClasses()
             .that()
-            .resideInAnyPackage("..originals..", "..tickets..", "..framings..", "..previews..")
+            .resideInAnyPackage("..originals..", "..profiles..", "..tickets..", "..framings..", "..previews..")
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("embrick.server.jobs..", "embrick.server.runs..", "embrick.server.deliveries..");
@@ -35,7 +35,13 @@ class ArchitectureTest {
     static final ArchRule onlyFeaturesOfPixelsOpenPictures = noClasses()
             .that()
             .resideOutsideOfPackages(
-                    "..originals..", "..previews..", "..proofs..", "..runs..", "..deliveries..", "..storage..")
+                    "..originals..",
+                    "..previews..",
+                    "..profiles..",
+                    "..proofs..",
+                    "..runs..",
+                    "..deliveries..",
+                    "..storage..")
             .should()
             .dependOnClassesThat()
             .resideInAPackage("embrick.formats..");

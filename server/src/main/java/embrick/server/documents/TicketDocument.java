@@ -9,8 +9,8 @@ import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.FileFormat.PageMarks;
 import embrick.core.ticket.Fit.TrimMarks;
-import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
+import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Turn;
 import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.LengthUnit;
@@ -41,11 +41,12 @@ public record TicketDocument(
         @NotNull ViewingDistance viewing,
         @NotNull @Valid ResamplingDocument resampling,
         @NotNull @Valid LiftDocument lift,
-        @NotNull OutputColour colour,
+        @NotNull @Valid ColourDocument colour,
+        @NotNull Rounding rounding,
         @NotNull @Valid FileDocument file,
         @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
         @NotNull @Size(min = 1, max = 120) String folder) {
-    public static final int SCHEMA_VERSION = 3;
+    public static final int SCHEMA_VERSION = 4;
 
     /** The same ticket at another ppi and lift. */
     public TicketDocument with(BigDecimal otherPpi, LiftDocument otherLift) {
@@ -62,6 +63,7 @@ public record TicketDocument(
                 resampling,
                 otherLift,
                 colour,
+                rounding,
                 file,
                 names,
                 folder);

@@ -13,6 +13,7 @@ import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -58,7 +59,8 @@ public final class TicketDocuments {
                 ViewingDistance.HAND,
                 new ResamplingDocument(MethodChoice.BY_ITSELF, Light.ENCODED, Ringing.FREE),
                 new LiftDocument.NoLift(),
-                OutputColour.SRGB,
+                ColourDocument.srgb(),
+                Rounding.NEAREST,
                 new FileDocument.Jpeg(95),
                 List.of(new BrickDocument.OriginalName(), new BrickDocument.SizeText()),
                 "prints-8x10");
@@ -74,6 +76,7 @@ public final class TicketDocuments {
         Edges edges = phrases.read("edges", () -> EdgesDocuments.edges(document.edges()));
         Resolution ppi = phrases.read("ppi", () -> ppi(document.ppi()));
         Lift lift = phrases.read("lift", () -> lift(document.lift()));
+        OutputColour colour = phrases.read("colour", () -> document.colour().toColour());
         FileFormat file = phrases.read("file", () -> file(document.file()));
         NamePattern names = phrases.read("names", () -> names(document.names()));
         phrases.throwIfAny();
@@ -86,7 +89,8 @@ public final class TicketDocuments {
                 document.viewing(),
                 resampling(document.resampling()),
                 lift,
-                document.colour(),
+                colour,
+                document.rounding(),
                 file,
                 names);
     }

@@ -24,7 +24,7 @@ final class Upcasts {
         return act;
     }
 
-    /** Version 1 had no resampling, no lift and 8 bits; version 2 no edges. */
+    /** Version 1 had no resampling, no lift and 8 bits; version 2 no edges, version 3 two colours. */
     static ObjectNode ticket(ObjectNode ticket, int present) {
         int version = ticket.path("schemaVersion").asInt(0);
         if (version < 1 || version > present) {
@@ -46,8 +46,26 @@ final class Upcasts {
                 placeInside(fit);
             }
             ticket.put("schemaVersion", 3);
+            version = 3;
+        }
+        if (version == 3) {
+            nameColours(ticket);
+            ticket.put("rounding", "NEAREST");
+            ticket.put("schemaVersion", 4);
         }
         return ticket;
+    }
+
+    /** Colours were sRGB or the original's. */
+    private static void nameColours(ObjectNode ticket) {
+        boolean isKept = "ORIGINAL".equals(ticket.path("colour").asString(""));
+        ObjectNode colour = ticket.putObject("colour");
+        if (isKept) {
+            colour.put("kind", "keep");
+            return;
+        }
+        colour.put("kind", "convert").put("intent", "RELATIVE").put("blackPoint", "COMPENSATED");
+        colour.putObject("profile").put("digest", ColourDocument.SRGB).put("model", "RGB");
     }
 
     /** A whole picture stood in the middle, without margin; no fit had marks. */
@@ -76,7 +94,7 @@ final class Upcasts {
     }
 
     /**
-     * Plans had no edges; before that they named only their kernel, which was always the same, had no bare corners, and
+     * Plans had one way of converting, and no edges; before that they named only their kernel, which was always the same, had no bare corners, and
      * limits of the centre alone.
      */
     static ObjectNode plan(ObjectNode plan) {
@@ -103,6 +121,10 @@ final class Upcasts {
             extension.putObject("rim").put("kind", "trimmed").put("safe", 0);
             extension.putNull("keyLine").putNull("caption").putArray("marks");
         }
+        if (plan.path("colour") instanceof ObjectNode colour && !colour.has("rendering")) {
+            colour.putObject("rendering").put("intent", "RELATIVE").put("blackPoint", "COMPENSATED");
+            plan.put("rounding", "NEAREST");
+        }
         if (plan.has("kernel")) {
             plan.remove("kernel");
             plan.putObject("resampling")
@@ -122,6 +144,14 @@ final class Upcasts {
         }
         if (!facts.has("title")) {
             facts.putNull("title");
+        }
+        if (facts.path("colour") instanceof ObjectNode colour && !colour.has("remarks")) {
+            colour.putArray("remarks");
+            if (colour.path("profile") instanceof ObjectNode profile) {
+                boolean isNamed =
+                        "sRGB, by name".equals(profile.path("description").asString(""));
+                profile.put("origin", isNamed ? "NAMED" : "EMBEDDED");
+            }
         }
         return facts;
     }

@@ -95,9 +95,8 @@ public class Outlook {
         List<Planned> planned = new ArrayList<>();
         List<NameAllotment.Wanted> wanted = new ArrayList<>();
         for (Original picture : pictures) {
-            PicturePlanner.ForJob forPicture = own.containsKey(picture.id())
-                    ? new PicturePlanner.ForJob(ordered.ticketFor(own.get(picture.id())), forAll.inOrder())
-                    : forAll;
+            PicturePlanner.ForJob forPicture =
+                    own.containsKey(picture.id()) ? forAll.with(ordered.ticketFor(own.get(picture.id()))) : forAll;
             Planned plan = plan(picture, forPicture, framed.getOrDefault(picture.id(), Framing.centred()));
             planned.add(plan);
             int[] size = sheet(plan);

@@ -10,6 +10,7 @@ import embrick.server.originals.Original.State;
 import embrick.server.originals.Original.Trouble;
 import embrick.server.previews.SmallPictures;
 import embrick.server.problems.ProblemException;
+import embrick.server.profiles.PictureProfiles;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.io.InputStream;
@@ -35,6 +36,7 @@ public class Intake {
     private final Storage storage;
     private final Formats formats;
     private final SmallPictures smallPictures;
+    private final PictureProfiles profiles;
     private final StoredJson json;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -44,6 +46,7 @@ public class Intake {
             Storage storage,
             Formats formats,
             SmallPictures smallPictures,
+            PictureProfiles profiles,
             StoredJson json,
             TransactionTemplate transaction,
             Clock clock) {
@@ -51,6 +54,7 @@ public class Intake {
         this.storage = storage;
         this.formats = formats;
         this.smallPictures = smallPictures;
+        this.profiles = profiles;
         this.json = json;
         this.transaction = transaction;
         this.clock = clock;
@@ -73,7 +77,7 @@ public class Intake {
     public Original take(UUID jobId, String path, InputStream content) throws IOException {
         String clean = cleanPath(path);
         Storage.Taken taken = storage.take(content);
-        Judgement judgement = judge(taken.digest());
+        Judgement judgement = judge(jobId, taken.digest());
         return transaction.execute(_ -> keep(jobId, clean, taken, judgement));
     }
 
@@ -106,11 +110,11 @@ public class Intake {
         return path.substring(0, stemEnd) + " (" + number + ")" + path.substring(stemEnd);
     }
 
-    private Judgement judge(String digest) throws IOException {
+    private Judgement judge(UUID jobId, String digest) throws IOException {
         try {
             SourceFacts facts = formats.inspect(storage.original(digest));
             // Decoding the small picture reads the file to its end, so damage is found now and not in the run.
-            smallPictures.make(digest, facts);
+            smallPictures.make(digest, profiles.known(facts, Optional.empty(), profiles.assumed(jobId)));
             return new Judgement(State.SOUND, Optional.of(json.write(facts)), Optional.empty());
         } catch (UnusablePictureException trouble) {
             State state = switch (trouble.kind()) {

@@ -59,6 +59,10 @@ public class Original {
     private String troubleRemedy;
 
     private boolean leftOut;
+
+    @Column(columnDefinition = "text")
+    private String profileDigest;
+
     private Instant addedAt;
 
     @Version
@@ -88,6 +92,16 @@ public class Original {
 
     public void leaveOut(boolean left) {
         this.leftOut = left;
+    }
+
+    /** Says which profile the picture has, whatever its file says; empty for what the file says. */
+    void hasProfile(Optional<String> digest) {
+        this.profileDigest = digest.orElse(null);
+    }
+
+    /** The profile that somebody said. */
+    public Optional<String> profileDigest() {
+        return Optional.ofNullable(profileDigest);
     }
 
     public UUID id() {

@@ -1,16 +1,23 @@
 package embrick.server.originals;
 
+import embrick.core.pixels.ColourModel;
 import embrick.core.source.SourceFacts;
 import embrick.server.documents.StoredJson;
 import embrick.server.previews.SmallPictures;
 import embrick.server.problems.ProblemException;
+import embrick.server.profiles.PictureProfiles;
 import embrick.server.storage.Storage;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
@@ -36,6 +43,7 @@ class OriginalController {
     private final Intake intake;
     private final SmallPictures smallPictures;
     private final Storage storage;
+    private final PictureProfiles profiles;
     private final StoredJson json;
 
     OriginalController(
@@ -43,7 +51,9 @@ class OriginalController {
             Intake intake,
             SmallPictures smallPictures,
             Storage storage,
+            PictureProfiles profiles,
             StoredJson json) {
+        this.profiles = profiles;
         this.originals = originals;
         this.intake = intake;
         this.smallPictures = smallPictures;
@@ -81,7 +91,10 @@ class OriginalController {
 
     @GetMapping("/jobs/{jobId}/originals")
     List<OriginalView> list(@PathVariable UUID jobId) {
-        return originals.findByJobIdOrderByPath(jobId).stream().map(this::view).toList();
+        Map<ColourModel, String> assumed = profiles.assumed(jobId);
+        return originals.findByJobIdOrderByPath(jobId).stream()
+                .map(original -> view(original, assumed))
+                .toList();
     }
 
     record Change(boolean leftOut) {}
@@ -95,12 +108,38 @@ class OriginalController {
         return view(original);
     }
 
+    /**
+     * @param originalIds of one job
+     * @param digest of the profile they have; null for what their files say
+     */
+    record ProfileWish(
+            @NotEmpty @Size(max = 5000) List<@NotNull UUID> originalIds,
+            @Schema(nullable = true) String digest) {}
+
+    /** Says which profile some pictures have, whatever their files say. */
+    @PutMapping("/jobs/{jobId}/originals/profile")
+    @Transactional
+    public List<OriginalView> sayProfile(@PathVariable UUID jobId, @Valid @RequestBody ProfileWish wish) {
+        Optional<String> digest = Optional.ofNullable(wish.digest());
+        List<Original> pictures = originals.findByJobIdAndIdIn(jobId, wish.originalIds());
+        for (Original picture : pictures) {
+            if (digest.isPresent() && picture.facts().isPresent()) {
+                profiles.require(
+                        digest.get(), json.facts(picture.facts().get()).colour().model());
+            }
+            picture.hasProfile(digest.filter(_ -> picture.facts().isPresent()));
+        }
+        Map<ColourModel, String> assumed = profiles.assumed(jobId);
+        return pictures.stream().map(picture -> view(picture, assumed)).toList();
+    }
+
     /** A small picture in sRGB, its longest side at most {@code edge}; 384 or 1800. */
     @GetMapping(path = "/originals/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
     ResponseEntity<Resource> small(@PathVariable UUID id, @RequestParam int edge) throws IOException {
         Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
         SourceFacts facts = original.facts()
                 .map(json::facts)
+                .map(found -> profiles.known(found, original.profileDigest(), profiles.assumed(original.jobId())))
                 .orElseThrow(() -> new ProblemException(
                         HttpStatus.NOT_FOUND,
                         "no-picture",
@@ -109,7 +148,7 @@ class OriginalController {
                         "See its reason in the pile."));
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate())
-                .eTag(original.digest() + "-" + edge)
+                .eTag(SmallPictures.key(original.digest(), facts) + "-" + edge)
                 .body(new FileSystemResource(smallPictures.get(original.digest(), facts, edge)));
     }
 
@@ -121,6 +160,10 @@ class OriginalController {
     }
 
     private OriginalView view(Original original) {
+        return view(original, profiles.assumed(original.jobId()));
+    }
+
+    private OriginalView view(Original original, Map<ColourModel, String> assumed) {
         return new OriginalView(
                 original.id(),
                 original.path(),
@@ -130,6 +173,7 @@ class OriginalController {
                 original.isLeftOut(),
                 original.facts()
                         .map(json::facts)
+                        .map(facts -> profiles.known(facts, original.profileDigest(), assumed))
                         .map(OriginalView.FactsView::of)
                         .orElse(null),
                 original.trouble()

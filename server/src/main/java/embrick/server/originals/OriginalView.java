@@ -3,10 +3,13 @@ package embrick.server.originals;
 import embrick.core.pixels.ColourModel;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
-import embrick.core.source.SourceFacts.SourceProfile;
+import embrick.core.source.SourceFacts.ColourRemark;
 import embrick.core.source.SourceFacts.FileKind;
+import embrick.core.source.SourceFacts.ProfileOrigin;
+import embrick.core.source.SourceFacts.SourceProfile;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
+import java.util.List;
 import java.util.UUID;
 
 /** An original as it is sent. */
@@ -27,7 +30,9 @@ public record OriginalView(
 
     /**
      * @param width as the picture is seen
-     * @param profile empty where none is embedded: sRGB is assumed
+     * @param profile by which its numbers are understood
+     * @param profileOrigin where that is known from
+     * @param remarks on what the file says of its colours and what cannot be so
      */
     public record FactsView(
             @NotNull FileKind kind,
@@ -39,9 +44,14 @@ public record OriginalView(
             @NotNull ColourModel model,
             boolean seeThrough,
             int bitsPerChannel,
-            @Schema(nullable = true) String profile,
+            @NotNull String profile,
+            @NotNull String profileDigest,
+            @NotNull ProfileOrigin profileOrigin,
+            @NotNull List<String> remarks,
             long unpackedBytes) {
+        /** @param facts whose profile is known */
         static FactsView of(SourceFacts facts) {
+            SourceProfile profile = facts.colour().profile().orElseThrow();
             return new FactsView(
                     facts.kind(),
                     facts.seen().width(),
@@ -52,7 +62,10 @@ public record OriginalView(
                     facts.colour().model(),
                     facts.colour().alpha() == Alpha.SEE_THROUGH,
                     facts.colour().bitsPerChannel(),
-                    facts.colour().profile().map(SourceProfile::description).orElse(null),
+                    profile.description(),
+                    profile.digest(),
+                    profile.origin(),
+                    facts.colour().remarks().stream().map(ColourRemark::text).toList(),
                     facts.unpackedBytes());
         }
     }

@@ -5,6 +5,7 @@ import embrick.core.plan.Planning;
 import embrick.core.plan.SmallPlan;
 import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
+import embrick.core.source.SourceFacts.ProfileOrigin;
 import embrick.formats.FileTarget;
 import embrick.formats.Formats;
 import embrick.formats.OpenedPicture;
@@ -27,6 +28,9 @@ public class SmallPictures {
     /** Longest sides that are made: for the pile, and for the stage of the bench. */
     private static final List<Integer> EDGES = List.of(1800, 384);
 
+    /** Enough of a digest to tell a few profiles apart. */
+    private static final int PROFILE_LETTERS = 12;
+
     private final Formats formats;
     private final Storage storage;
     private final DecodedOriginals decoded;
@@ -43,7 +47,7 @@ public class SmallPictures {
             throw ProblemException.invalid(
                     "edge", "edge", "edge: expected one of " + EDGES + ", got " + edge, "Ask for one of them.");
         }
-        Path file = storage.preview(digest, edge);
+        Path file = storage.preview(key(digest, facts), edge);
         if (!Files.exists(file)) {
             make(digest, facts);
         }
@@ -56,7 +60,7 @@ public class SmallPictures {
      * @throws UnusablePictureException if it cannot be decoded to its end
      */
     public void make(String digest, SourceFacts facts) throws IOException {
-        if (EDGES.stream().allMatch(edge -> Files.exists(storage.preview(digest, edge)))) {
+        if (EDGES.stream().allMatch(edge -> Files.exists(storage.preview(key(digest, facts), edge)))) {
             return;
         }
         // Under a name of its own: a reduced picture must never serve a piece.
@@ -66,16 +70,31 @@ public class SmallPictures {
                 () -> formats.openReduced(storage.original(digest), EDGES.getFirst()),
                 opened -> {
                     for (int edge : EDGES) {
-                        make(opened, digest, edge);
+                        make(opened, facts, key(digest, facts), edge);
                     }
                     return null;
                 });
     }
 
-    private void make(OpenedPicture opened, String digest, int edge) throws IOException {
-        switch (SmallPlan.of(opened.facts(), edge)) {
+    /**
+     * Names a picture's small pictures: the same file under another profile looks different. What the file itself says needs
+     * no telling.
+     */
+    public static String key(String digest, SourceFacts facts) {
+        return facts.colour()
+                .profile()
+                .filter(profile ->
+                        profile.origin() == ProfileOrigin.BY_HAND || profile.origin() == ProfileOrigin.ASSUMED)
+                .map(profile -> digest + "-" + profile.digest().substring(0, PROFILE_LETTERS))
+                .orElse(digest);
+    }
+
+    private void make(OpenedPicture opened, SourceFacts facts, String key, int edge) throws IOException {
+        SourceFacts known =
+                facts.colour().profile().map(opened.facts()::withProfile).orElse(opened.facts());
+        switch (SmallPlan.of(known, edge)) {
             case Planning.Ready ready -> {
-                Path file = storage.preview(digest, edge);
+                Path file = storage.preview(key, edge);
                 Path part = file.resolveSibling(UUID.randomUUID() + ".part");
                 Files.createDirectories(file.getParent());
                 try {

@@ -1,6 +1,7 @@
 package embrick.server.proofs;
 
 import embrick.core.contours.Crossings.Side;
+import embrick.core.foresight.ColourLoss;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
@@ -14,8 +15,10 @@ import embrick.server.framings.PlanRequest;
 import embrick.server.framings.Plans;
 import embrick.server.problems.ProblemException;
 import embrick.server.problems.ProblemException.ProblemDetail;
+import embrick.server.proofs.ProofPictures.Look;
 import embrick.server.proofs.ProofPictures.Proof;
 import embrick.server.proofs.ProofPictures.Show;
+import embrick.server.proofs.ProofPictures.Shown;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
@@ -48,10 +51,12 @@ class ProofController {
 
     private final Plans plans;
     private final ProofPictures proofs;
+    private final ColourForesight foresight;
 
-    ProofController(Plans plans, ProofPictures proofs) {
+    ProofController(Plans plans, ProofPictures proofs, ColourForesight foresight) {
         this.plans = plans;
         this.proofs = proofs;
+        this.foresight = foresight;
     }
 
     /** In pixels of the sheet, or of the reduced sheet. */
@@ -80,6 +85,7 @@ class ProofController {
             @Schema(nullable = true) @Valid DepartureDocument departure,
             @NotNull @Valid Region region,
             @NotNull Show show,
+            @NotNull Look look,
 
             @Schema(nullable = true) @DecimalMin("1") @DecimalMax("1000")
             Double reduction) {
@@ -102,11 +108,46 @@ class ProofController {
                 planned.facts(),
                 plan,
                 request.region().inside(plan),
-                request.show(),
+                new Shown(request.show(), request.look()),
                 reduction);
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(CacheControl.noStore());
         proof.halo().ifPresent(halo -> answer.header(HALO_HEADER, Double.toString(halo.percent())));
         return answer.body(proof.png());
+    }
+
+    /**
+     * A picture to lay over the same proof: stripes where the paper cannot print the picture's colour, else see-through.
+     */
+    @PostMapping(path = "/originals/{id}/unprintable", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> unprintable(@PathVariable UUID id, @Valid @RequestBody ProofRequest request)
+            throws IOException {
+        Plans.Planned planned = plans.of(id, request.wish());
+        double reduction = request.reduction() == null ? 1 : request.reduction();
+        Plan plan = ReducedPlan.of(ready(planned.planning()), reduction);
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .body(foresight.marks(
+                        planned.original().digest(),
+                        planned.facts(),
+                        plan,
+                        request.region().inside(plan)));
+    }
+
+    /**
+     * What of a picture's colours its print loses.
+     *
+     * @param unprintableShare of the picture whose colour the output cannot have, 0 to 1
+     * @param meanDifference ΔE00 between picture and print over all of it, each against its own white
+     * @param pixels of a reduced print that were looked at
+     */
+    record LossView(double unprintableShare, double meanDifference, long pixels) {}
+
+    @PostMapping("/originals/{id}/colour-loss")
+    LossView loss(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) throws IOException {
+        Plans.Planned planned = plans.of(id, request.wish());
+        ready(planned.planning());
+        ColourLoss loss = foresight.loss(planned, again(planned));
+        return new LossView(loss.share(), loss.meanDifference(), loss.pixels());
     }
 
     /** A place of the sheet, in its pixels, with its strength: 1 for the picture's strongest. */

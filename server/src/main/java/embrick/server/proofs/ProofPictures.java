@@ -1,5 +1,6 @@
 package embrick.server.proofs;
 
+import embrick.core.colour.Rendering;
 import embrick.core.contours.Contours;
 import embrick.core.contours.Contours.Spot;
 import embrick.core.contours.Crossings;
@@ -57,22 +58,40 @@ class ProofPictures {
         ORIGINAL
     }
 
+    /** In which colours it is shown. */
+    enum Look {
+        /** The output's own numbers, under its own profile, at its own depth. */
+        OWN,
+        /** In sRGB as it looks on its paper: the paper's white and black. */
+        PAPER,
+        /** In sRGB, the paper's white as the screen's. */
+        WHITE
+    }
+
     /**
      * A part of a sheet.
      *
-     * @param png in the output's own profile and depth
+     * @param png in the output's own profile and depth, or in sRGB
      * @param halo of the lift in this part
      */
     record Proof(byte[] png, Optional<Halo> halo) {}
 
+    /** What is shown, and in which colours. */
+    record Shown(Show show, Look look) {}
+
     /** @param reduction that the plan has; 1 where its pixels are the file's */
-    Proof make(String digest, SourceFacts facts, Plan plan, PixelRect part, Show show, double reduction)
+    Proof make(String digest, SourceFacts facts, Plan plan, PixelRect part, Shown wanted, double reduction)
             throws IOException {
-        Plan shown = shown(plan, show, reduction);
+        Plan shown = shown(plan, wanted.show(), reduction);
         return decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
             Print print = formats.print(shown, opened.raster());
             ByteArrayOutputStream png = new ByteArrayOutputStream();
-            formats.writeProof(new PrintPart(print, part), shown, png);
+            PrintPart pixels = new PrintPart(print, part);
+            switch (wanted.look()) {
+                case OWN -> formats.writeProof(pixels, shown, png);
+                case PAPER -> formats.writeOnScreen(pixels, shown, Rendering.ABSOLUTE, png);
+                case WHITE -> formats.writeOnScreen(pixels, shown, Rendering.RELATIVE_PLAIN, png);
+            }
             return new Proof(png.toByteArray(), print.halo());
         });
     }

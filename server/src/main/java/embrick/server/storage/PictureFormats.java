@@ -10,8 +10,13 @@ import org.springframework.context.annotation.Configuration;
 @Configuration
 class PictureFormats {
     @Bean
-    Formats formats() {
-        return new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
+    ProfileShelf profileShelf(Storage storage) {
+        return new ProfileShelf(new KeptProfiles(storage));
+    }
+
+    @Bean
+    Formats formats(ProfileShelf profiles) {
+        return new Formats(profiles, DecodeLimits.DEFAULT);
     }
 
     /** Whoever plans a caption needs its length, not its letters. */

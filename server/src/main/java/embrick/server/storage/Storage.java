@@ -30,7 +30,7 @@ public class Storage {
 
     public Storage(StorageSettings settings) throws IOException {
         this.root = settings.storage().toAbsolutePath().normalize();
-        for (String folder : new String[] {"originals", "previews", "making", "deliveries", "incoming"}) {
+        for (String folder : new String[] {"originals", "previews", "making", "deliveries", "incoming", "profiles"}) {
             Files.createDirectories(root.resolve(folder));
         }
     }
@@ -79,6 +79,10 @@ public class Storage {
 
     public Path preview(String digest, int edge) {
         return root.resolve("previews").resolve(digest.substring(0, 2)).resolve(digest + "-" + edge + ".jpg");
+    }
+
+    public Path profile(String digest) {
+        return root.resolve("profiles").resolve(digest + ".icc");
     }
 
     public Path making() {

@@ -1,10 +1,12 @@
 package embrick.server.tickets;
 
+import embrick.core.ticket.Ticket;
 import embrick.server.Ids;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
 import embrick.server.problems.ProblemException;
+import embrick.server.profiles.PictureProfiles;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
@@ -17,9 +19,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class TicketService {
     private final TicketRepository tickets;
     private final StoredJson json;
+    private final PictureProfiles profiles;
     private final Clock clock;
 
-    TicketService(TicketRepository tickets, StoredJson json, Clock clock) {
+    TicketService(TicketRepository tickets, StoredJson json, PictureProfiles profiles, Clock clock) {
+        this.profiles = profiles;
         this.tickets = tickets;
         this.json = json;
         this.clock = clock;
@@ -51,7 +55,7 @@ public class TicketService {
     }
 
     public TicketEntity add(UUID jobId, TicketDocument document) {
-        TicketDocuments.toTicket(document);
+        require(document);
         return tickets.save(new TicketEntity(Ids.next(), jobId, json.write(document), clock.instant()));
     }
 
@@ -60,7 +64,7 @@ public class TicketService {
         if (ticket.version() != expectedVersion) {
             throw ProblemException.stale("ticket");
         }
-        TicketDocuments.toTicket(document);
+        require(document);
         ticket.says(json.write(document));
         return tickets.saveAndFlush(ticket);
     }
@@ -73,5 +77,13 @@ public class TicketService {
                     "last-ticket", "ticket", "A job keeps at least one ticket.", "Change this one instead.");
         }
         tickets.delete(ticket);
+    }
+
+    /** @throws ProblemException naming each phrase whose value cannot work */
+    private void require(TicketDocument document) {
+        Ticket ticket = TicketDocuments.toTicket(document);
+        profiles.problem(ticket.colour()).ifPresent(problem -> {
+            throw ProblemException.invalid(problem.code(), problem.subject(), problem.text(), problem.remedy());
+        });
     }
 }

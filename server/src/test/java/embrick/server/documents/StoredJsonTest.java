@@ -18,10 +18,10 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
-import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.MarkedPpi;
 import embrick.core.source.SourceFacts.SourceColour;
+import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.ticket.BorderSize;
 import embrick.core.ticket.Caption;
 import embrick.core.ticket.Depth;
@@ -191,6 +191,6 @@ class StoredJsonTest {
     @Test
     void aDocumentOfAnUnknownVersionIsNotGuessedAt() {
         assertThatThrownBy(() -> json.ticket("{\"schemaVersion\":99}"))
-                .hasMessage("ticket: expected schemaVersion 1 to 3, got 99");
+                .hasMessage("ticket: expected schemaVersion 1 to 4, got 99");
     }
 }

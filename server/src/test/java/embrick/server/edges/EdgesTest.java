@@ -296,6 +296,7 @@ class EdgesTest {
         ObjectNode request = JSON.createObjectNode();
         request.set("ticket", ticket);
         request.put("show", "FILE");
+        request.put("look", "OWN");
         request.putObject("region").put("x", 120).put("y", 0).put("width", 90).put("height", 200);
         BufferedImage proof = ImageIO.read(new ByteArrayInputStream(
                 api.picture("/originals/" + original + "/proof", request, "Embrick-Halo-Percent")

@@ -61,6 +61,7 @@ class ProofTest {
         ObjectNode request = JSON.createObjectNode();
         request.set("ticket", proofed.ticket());
         request.put("show", show);
+        request.put("look", "OWN");
         request.putObject("region").put("x", x).put("y", y).put("width", width).put("height", height);
         return request;
     }
