@@ -22,6 +22,7 @@ export async function answer<T>(
   return result.data as T;
 }
 
-export function smallPicture(originalId: string, digest: string, edge: 384 | 1800): string {
-  return `/api/v1/originals/${originalId}/small?edge=${edge}&of=${digest.slice(0, 12)}`;
+/** A picture's small picture; its address changes with what the picture looks like, since it is kept for long. */
+export function smallPicture({ id, digest, facts }: Schemas['OriginalView'], edge: 384 | 1800): string {
+  return `/api/v1/originals/${id}/small?edge=${edge}&of=${digest.slice(0, 12)}-${facts?.profileDigest.slice(0, 8) ?? ''}`;
 }

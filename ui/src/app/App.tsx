@@ -6,6 +6,7 @@ import { DeliveryPage } from '../features/delivery';
 import { IntakeProvider } from '../features/intake';
 import { JobsPage } from '../features/jobs';
 import { PilePage } from '../features/pile';
+import { ShelfPage } from '../features/profiles';
 import { ProofPage } from '../features/proof';
 import { RunPage } from '../features/run';
 import { JobShell, Page } from '../features/shell';
@@ -27,6 +28,7 @@ const router = createBrowserRouter([
     element: <Page />,
     children: [
       { path: '/', element: <JobsPage /> },
+      { path: '/profiles', element: <ShelfPage /> },
       {
         path: '/jobs/:jobId',
         element: <JobShell />,

@@ -29,7 +29,7 @@ export function BandPixels({ planned, total, sheet, moving }: Props) {
     gcTime: 30_000,
     staleTime: Infinity,
     retry: false,
-    queryFn: ({ signal }) => fetchProof({ ...subject, framing }, { region, show: 'FILE', reduction: asked }, signal),
+    queryFn: ({ signal }) => fetchProof({ ...subject, framing }, { region, show: 'FILE', look: 'WHITE', reduction: asked }, signal),
   });
   const url = useObjectUrl(data?.blob);
   if (!isRested || !url) return null;

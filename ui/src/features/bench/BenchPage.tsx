@@ -103,7 +103,7 @@ export function BenchPage() {
   useEffect(() => {
     if (!next) return;
     const image = new Image();
-    image.src = smallPicture(next.id, next.digest, 1800);
+    image.src = smallPicture(next, 1800);
     image.decode().catch(() => undefined);
   }, [next]);
 

@@ -34,7 +34,7 @@ export function Loupe({ planned, view, stage, at }: Props) {
     const side = SIDE * devicePixelRatio;
     const region = regionRound({ x, y }, { width: side, height: side }, plan);
     const timer = window.setTimeout(() => {
-      fetchProof({ ...subject, framing }, { region, show: 'FILE', reduction: null }, asking.signal)
+      fetchProof({ ...subject, framing }, { region, show: 'FILE', look: 'WHITE', reduction: null }, asking.signal)
         .then((made) => {
           setProof(made);
           setFailed(false);

@@ -156,7 +156,7 @@ export function Stage(props: Props) {
               className="stage-picture"
               alt={original.path}
               draggable={false}
-              src={smallPicture(original.id, original.digest, 1800)}
+              src={smallPicture(original, 1800)}
               width={ownWidth}
               height={ownHeight}
               style={{ transform: cssTransform(lie, seen) }}

@@ -157,7 +157,7 @@ function Targets({ others, to, changes, onToggle }: TargetsProps) {
           return (
             <label key={original.id} className="carry-row" style={{ transform: `translateY(${row.start}px)` }}>
               <input type="checkbox" checked={to.has(original.id)} onChange={() => onToggle(original.id)} />
-              <img src={smallPicture(original.id, original.digest, 384)} alt="" />
+              <img src={smallPicture(original, 384)} alt="" />
               <strong>{stem(original.path)}</strong>
               {to.has(original.id) && (change ? <Difference change={change} /> : <span className="quiet">stays</span>)}
             </label>

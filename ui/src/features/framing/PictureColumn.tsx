@@ -54,7 +54,7 @@ export const PictureColumn = memo(function PictureColumn({ originals, outlook, a
                 style={{ transform: `translateY(${row.start}px)` }}
                 onClick={() => onGo(row.index)}
               >
-                <img src={smallPicture(original.id, original.digest, 384)} alt="" />
+                <img src={smallPicture(original, 384)} alt="" />
                 <span>
                   <strong>{stem(original.path)}</strong>
                   <State here={here} accepted={isAccepted(original.id)} picture={picture} />

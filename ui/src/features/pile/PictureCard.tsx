@@ -1,7 +1,7 @@
 import { smallPicture } from '../../api/client';
 import { bytes, fileName, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
-import { colourText, oddities, standing, type Entry } from './pileModel';
+import { colourText, lossText, oddities, standing, type Entry } from './pileModel';
 
 interface Props {
   entry: Entry;
@@ -36,7 +36,7 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
     >
       <span className="picture-stage">
         {facts ? (
-          <img src={smallPicture(original.id, original.digest, 384)} alt="" loading="lazy" decoding="async" />
+          <img src={smallPicture(original, 384)} alt="" loading="lazy" decoding="async" />
         ) : (
           <span className="picture-none">
             <span aria-hidden="true">■</span>{' '}
@@ -58,7 +58,9 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
           <span className="quiet picture-line" title={colourText(original)}>
             {oddities(original) || colourText(original)}
           </span>
-          <span>{outlook && outlook.width > 0 ? `leaves ${pixels(outlook.width, outlook.height)} px` : ' '}</span>
+          <span className="picture-line">
+            {lossText(entry) || (outlook && outlook.width > 0 ? `leaves ${pixels(outlook.width, outlook.height)} px` : ' ')}
+          </span>
         </>
       ) : (
         <span className="picture-reason" title={original.trouble?.text}>

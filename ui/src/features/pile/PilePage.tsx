@@ -10,12 +10,16 @@ import { CarryDrawer } from '../carry';
 import { departureWords, useFramings } from '../framing';
 import { DropPlace, useIntake, type ArrivingFile } from '../intake';
 import { useJob } from '../jobs';
+import { SayProfile } from '../profiles';
 import { outlookQuery, sizeWords, startRun, useActiveTicket } from '../ticket';
 import { PictureGrid } from './PictureGrid';
 import { PictureTable } from './PictureTable';
 import { arranged, filters, sortWords, type Entry, type FilterKey, type SortKey } from './pileModel';
 import { originalsQuery, useOriginals } from '../originals';
+import { useLosses } from './useLosses';
 import './pile.css';
+
+const NOBODY: [] = [];
 
 export function PilePage() {
   const { jobId = '' } = useParams();
@@ -34,6 +38,7 @@ export function PilePage() {
   const lastChosen = useRef<string>(undefined);
   const navigate = useNavigate();
 
+  const losses = useLosses(sort === 'colour' ? (originals.data ?? []) : NOBODY, ticket?.document);
   const entries = useMemo<Entry[]>(() => {
     const byId = new Map(outlook?.pictures.map((picture) => [picture.originalId, picture]));
     return (originals.data ?? []).map((original) => ({
@@ -41,8 +46,9 @@ export function PilePage() {
       outlook: byId.get(original.id),
       framed: isAccepted(original.id),
       own: departureWords(departureOf(original.id)),
+      loss: losses.get(original.id),
     }));
-  }, [originals.data, outlook, isAccepted, departureOf]);
+  }, [originals.data, outlook, isAccepted, departureOf, losses]);
   const shown = useMemo(() => arranged(entries, filter, sort), [entries, filter, sort]);
 
   if (originals.isPending) return <Loading what="the pile" />;
@@ -155,6 +161,7 @@ interface FootProps {
 /** What can be done with the chosen pictures, or with all. */
 function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
   const [carriesFrom, setCarriesFrom] = useState<string>();
+  const [isSaying, setSaying] = useState(false);
   const ticket = useActiveTicket(jobId);
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -205,6 +212,9 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           <Button loading={leave.isPending} onClick={() => leave.mutate()}>
             {out ? 'Take in again' : 'Leave out of the run'}
           </Button>
+          <Button disabled={pictures.length === 0} onClick={() => setSaying(true)}>
+            Say their profile
+          </Button>
           <Button disabled={!ticket || !first} onClick={() => setCarriesFrom(first?.original.id)}>
             Carry to these
           </Button>
@@ -230,11 +240,15 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
             )}
           </span>
           <span className="pile-gap" />
+          <Button onClick={() => setSaying(true)}>Profiles assumed</Button>
           <Button onClick={() => void navigate(`/jobs/${jobId}/bench`)}>Frame on the bench</Button>
           <Button type="primary" disabled={!ticket || all.length === 0} loading={run.isPending} onClick={() => run.mutate()}>
             Run {count(all.length, 'piece')}
           </Button>
         </>
+      )}
+      {isSaying && (
+        <SayProfile jobId={jobId} pictures={pictures.map(({ original }) => original)} onClose={() => setSaying(false)} />
       )}
       {source && ticket && (
         <CarryDrawer

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arranged, colourText, filters, needsALook, oddities, standing, type Entry } from './pileModel';
+import { arranged, colourText, filters, lossText, needsALook, oddities, standing, type Entry } from './pileModel';
 
 function entry(path: string, width: number, height: number, realPpi: number, part: Partial<Entry['original']> = {}): Entry {
   return {
@@ -21,6 +21,9 @@ function entry(path: string, width: number, height: number, realPpi: number, par
         seeThrough: false,
         bitsPerChannel: 8,
         profile: 'sRGB',
+        profileDigest: '22a6',
+        profileOrigin: 'EMBEDDED',
+        remarks: [],
         unpackedBytes: width * height * 3,
       },
       ...part,
@@ -91,9 +94,26 @@ describe('the pile', () => {
   });
 
   it('names colour and oddities', () => {
-    const facts = { ...pile[0]!.original.facts!, profile: null, orientation: 6, bitsPerChannel: 16 };
+    const facts = { ...pile[0]!.original.facts!, profileOrigin: 'ASSUMED' as const, orientation: 6, bitsPerChannel: 16 };
     expect(colourText({ ...pile[0]!.original, facts })).toBe('no profile: sRGB assumed, 16 bit');
     expect(oddities({ ...pile[0]!.original, facts })).toBe('sideways by its tag, turned');
+    expect(colourText({ ...pile[0]!.original, facts: { ...facts, profileOrigin: 'BY_HAND', bitsPerChannel: 8 } })).toBe(
+      'sRGB, by hand',
+    );
+    expect(oddities({ ...pile[0]!.original, facts: { ...facts, orientation: 1, remarks: ['its tags say sRGB'] } })).toBe(
+      'its tags say sRGB',
+    );
     expect(colourText(broken.original)).toBe('—');
+  });
+
+  it('ranks by colour lost, and says how much', () => {
+    const loss = (unprintableShare: number, meanDifference: number) => ({ unprintableShare, meanDifference, pixels: 1000 });
+    const some: Entry = { ...pile[0]!, loss: loss(0.0004, 0.8) };
+    const much: Entry = { ...pile[1]!, loss: loss(0.213, 3.14) };
+    expect(arranged([broken, some, much], 'all', 'colour')).toEqual([much, some, broken]);
+    expect(lossText(much)).toBe('21.3 % not printable, mean ΔE00 3.1');
+    expect(lossText(some)).toBe('under 0.1 % not printable, mean ΔE00 0.8');
+    expect(lossText({ ...some, loss: loss(0, 0.2) })).toBe('all printable, mean ΔE00 0.2');
+    expect(lossText(broken)).toBe('');
   });
 });

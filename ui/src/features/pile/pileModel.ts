@@ -13,10 +13,12 @@ export interface Entry {
   framed: boolean;
   /** What it has of its own beside the ticket, in words. */
   own: string;
+  /** What its print loses of its colours, where that was looked for. */
+  loss?: Schemas['LossView'] | undefined;
 }
 
 export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'unframed' | 'own' | 'left-out';
-export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight';
+export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight' | 'colour';
 
 export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => boolean }[] = [
   { key: 'all', words: 'all', holds: () => true },
@@ -24,7 +26,7 @@ export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => 
   { key: 'wide', words: 'wide', holds: ({ original: { facts } }) => !!facts && facts.width > facts.height },
   { key: 'upright', words: 'upright', holds: ({ original: { facts } }) => !!facts && facts.width < facts.height },
   { key: 'square', words: 'square', holds: ({ original: { facts } }) => !!facts && facts.width === facts.height },
-  { key: 'no-profile', words: 'no profile', holds: ({ original: { facts } }) => !!facts && facts.profile === null },
+  { key: 'no-profile', words: 'no profile', holds: ({ original: { facts } }) => facts?.profileOrigin === 'ASSUMED' },
   { key: 'small', words: 'too small', holds: ({ outlook }) => outlook?.verdict === 'POOR' },
   { key: 'unframed', words: 'not framed', holds: ({ original, framed }) => !!original.facts && !framed },
   { key: 'own', words: 'with their own', holds: ({ own }) => own !== '' },
@@ -39,6 +41,7 @@ const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
   name: (a, b) => a.original.path.localeCompare(b.original.path, 'en', { numeric: true }),
   pixels: (a, b) => area(b) - area(a),
   ppi: (a, b) => (a.outlook?.realPpi ?? 0) - (b.outlook?.realPpi ?? 0),
+  colour: (a, b) => (b.loss?.meanDifference ?? -1) - (a.loss?.meanDifference ?? -1),
   weight: (a, b) => (b.original.facts?.unpackedBytes ?? 0) - (a.original.facts?.unpackedBytes ?? 0),
 };
 
@@ -47,6 +50,7 @@ export const sortWords: Record<SortKey, string> = {
   pixels: 'by pixels, most first',
   ppi: 'by real ppi, least first',
   weight: 'by weight, heaviest first',
+  colour: 'by colour lost, most first',
 };
 
 function area({ original: { facts } }: Entry): number {
@@ -70,14 +74,28 @@ export function standing({ original, outlook, own }: Entry): { level: Level; tex
   return { level: outlook.verdict, text: `${outlook.verdict.toLowerCase()}, ${ppi}${apart}` };
 }
 
+/** What its print loses of its colours, in a line. */
+export function lossText({ loss }: Entry): string {
+  if (!loss) return '';
+  const share = loss.unprintableShare * 100;
+  const beyond = share === 0 ? 'all printable' : `${share < 0.1 ? 'under 0.1' : decimals(share, 1)} % not printable`;
+  return `${beyond}, mean ΔE00 ${decimals(loss.meanDifference, 1)}`;
+}
+
 const depthWords = (bits: number) => (bits === 16 ? ', 16 bit' : '');
+const originWords: Record<NonNullable<Original['facts']>['profileOrigin'], (profile: string) => string> = {
+  EMBEDDED: (profile) => profile,
+  NAMED: (profile) => profile,
+  ASSUMED: (profile) => `no profile: ${profile} assumed`,
+  BY_HAND: (profile) => `${profile}, by hand`,
+};
 const modelWords = { GREY: 'grey', RGB: '', CMYK: 'CMYK' } as const;
 
 /** Profile and what is odd about a file, in words. */
 export function colourText(original: Original): string {
   const facts = original.facts;
   if (!facts) return '—';
-  const profile = facts.profile ?? 'no profile: sRGB assumed';
+  const profile = originWords[facts.profileOrigin](facts.profile);
   const model = modelWords[facts.model];
   return `${model ? `${model}, ` : ''}${profile}${depthWords(facts.bitsPerChannel)}`;
 }
@@ -88,5 +106,6 @@ export function oddities(original: Original): string {
   const parts = [];
   if (facts.orientation !== 1) parts.push('sideways by its tag, turned');
   if (facts.seeThrough) parts.push('see-through parts');
+  parts.push(...facts.remarks);
   return parts.join(', ');
 }

@@ -3,6 +3,8 @@ import { Problem } from '../../api/problems';
 import type { Region } from './region';
 
 export type Show = Schemas['ProofRequest']['show'];
+/** On the screen's white, or as on the paper. */
+export type Look = Schemas['ProofRequest']['look'];
 
 /** Which picture is proofed, and under what. */
 export interface ProofOrder {
@@ -24,6 +26,7 @@ export interface ProofSubject extends ProofOrder {
 export interface ProofPart {
   region: Region;
   show: Show;
+  look: Look;
   reduction: number | null;
 }
 
@@ -47,4 +50,17 @@ export async function fetchProof(order: ProofOrder, part: ProofPart, signal: Abo
   if (!response.ok) throw Problem.of(error, response.status);
   const halo = response.headers.get('Embrick-Halo-Percent');
   return { ...part, blob: data as unknown as Blob, originalId, halo: halo === null ? null : Number(halo) };
+}
+
+/** Stripes where the paper cannot print the picture's colour, to be laid over the same part. */
+export async function fetchUnprintable(order: ProofOrder, part: ProofPart, signal: AbortSignal): Promise<Proof> {
+  const { originalId, ...wish } = order;
+  const { data, error, response } = await api.POST('/api/v1/originals/{id}/unprintable', {
+    params: { path: { id: originalId } },
+    body: { ...wish, ...part },
+    parseAs: 'blob',
+    signal,
+  });
+  if (!response.ok) throw Problem.of(error, response.status);
+  return { ...part, blob: data as unknown as Blob, originalId, halo: null };
 }

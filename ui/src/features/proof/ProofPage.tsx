@@ -6,14 +6,16 @@ import { Problem } from '../../api/problems';
 import { decimals, pixels } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
-import { centred, PictureColumn, useFramings } from '../framing';
+import { centred, noDeparture, PictureColumn, useFramings } from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
+import { colourLossQuery } from '../profiles';
 import {
   middleOf,
   reducedSheet,
   regionRound,
   shownAt,
+  type Look,
   type ProofPart,
   type ProofScale,
   type ProofSubject,
@@ -24,18 +26,20 @@ import { DisplayRuler } from './DisplayRuler';
 import { ASSUMED_PPI, useDisplayPpi } from './displayPpi';
 import { ProofLines } from './ProofLines';
 import { ProofStage, type Against } from './ProofStage';
-import { contoursQuery, proofQuery } from './queries';
+import { Intents } from './Intents';
+import { contoursQuery, proofQuery, unprintableQuery } from './queries';
 import { SheetMap } from './SheetMap';
 import { Trial, type Tried } from './Trial';
 import './proof.css';
 
 /** What the file is held against. */
-type Beside = 'ORIGINAL' | 'UNLIFTED' | 'TICKET';
+type Beside = 'ORIGINAL' | 'UNLIFTED' | 'TICKET' | 'COLOURS';
 
 const besideNames: Record<Beside, string> = {
   ORIGINAL: "the original's own pixels",
   UNLIFTED: 'without lift',
   TICKET: 'as on the ticket',
+  COLOURS: "the picture's own colours",
 };
 
 const scales: { value: ProofScale; label: string }[] = [
@@ -47,6 +51,10 @@ const scales: { value: ProofScale; label: string }[] = [
 ];
 
 const NOTICED_HALO = 25;
+/** Share of the picture from which what cannot be printed is worth a look. */
+const NOTICED_LOSS = 0.05;
+/** A picture in its own colours is not written; this file takes any of them. */
+const TRIED_FILE = { kind: 'tiff', packing: 'PLAIN', depth: 'AS_ORIGINAL' } as const;
 
 /** The output's own pixels, made by the code that makes the file, beside what they come from. */
 export function ProofPage() {
@@ -68,6 +76,9 @@ export function ProofPage() {
   const [tried, setTried] = useState<Tried>({});
   const [ruler, setRuler] = useState(false);
   const [lines, setLines] = useState(true);
+  const [look, setLook] = useState<Look>('WHITE');
+  const [marked, setMarked] = useState(false);
+  const [intents, setIntents] = useState(false);
   const displayPpi = useDisplayPpi();
 
   const originals = useMemo(
@@ -87,7 +98,7 @@ export function ProofPage() {
         : undefined,
     [original, document, departure, framing],
   );
-  const isTrying = tried.lift !== undefined || tried.resampling !== undefined;
+  const isTrying = Object.values(tried).some((one) => one !== undefined);
   // What is tried counts for this picture even where it has a lift of its own.
   const subject = useMemo<ProofSubject | undefined>(
     () =>
@@ -121,18 +132,36 @@ export function ProofPage() {
     return {
       region: regionRound({ x: centre.x / reduction, y: centre.y / reduction }, room, sheet),
       show: 'FILE',
+      look,
       reduction: shown.reduction,
     };
-  }, [plan, view, shown, middle]);
+  }, [plan, view, shown, middle, look]);
   const lifted = plan?.lift !== undefined && plan.lift !== null;
   const compared: Beside = (beside === 'UNLIFTED' && !lifted) || (beside === 'TICKET' && !isTrying) ? 'ORIGINAL' : beside;
   const after = useQuery(proofQuery(subject, part));
+  const inOwnColours = useMemo<ProofSubject | undefined>(
+    () => subject && { ...subject, ticket: { ...subject.ticket, colour: { kind: 'keep' }, lift: { kind: 'none' }, file: TRIED_FILE },
+      departure: noDeparture,
+    },
+    [subject],
+  );
   const before = useQuery(
     proofQuery(
-      compared === 'TICKET' ? asOrdered : subject,
-      part && { ...part, show: compared === 'TICKET' ? 'FILE' : compared },
+      { TICKET: asOrdered, COLOURS: inOwnColours, ORIGINAL: subject, UNLIFTED: subject }[compared],
+      part && {
+        ...part,
+        show: compared === 'TICKET' || compared === 'COLOURS' ? 'FILE' : compared,
+        look: compared === 'COLOURS' ? 'WHITE' : part.look,
+      },
     ),
   );
+  const colour = subject?.ticket.colour;
+  const converts = colour?.kind === 'convert' ? colour : undefined;
+  const marks = useQuery(unprintableQuery(marked && converts ? subject : undefined, part)).data;
+  const loss = useQuery({
+    ...colourLossQuery(original, subject?.ticket, subject?.framing),
+    enabled: original !== undefined && subject !== undefined && converts !== undefined,
+  }).data;
   const onView = useCallback((size: Size) => setView(size), []);
 
   const setMiddle = (to: { x: number; y: number; contour?: number } | undefined) =>
@@ -191,6 +220,8 @@ export function ProofPage() {
       x: flip,
       j: () => void nextContour(),
       l: () => setLines(!lines),
+      m: () => setMarked(!marked),
+      p: () => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER'),
       k: () => {
         const here = scales.findIndex(({ value }) => value === scale);
         setScale(scales[(here + 1) % scales.length]!.value);
@@ -240,6 +271,7 @@ export function ProofPage() {
             before={before.data?.originalId === original.id ? before.data : undefined}
             after={after.data?.originalId === original.id ? after.data : undefined}
             beforeName={besideNames[compared]}
+            marks={marked && converts && marks?.originalId === original.id ? marks : undefined}
             afterName={isTrying ? 'as it is tried' : 'as the file will be'}
             region={part?.region}
             magnify={shown?.magnify ?? 1}
@@ -268,6 +300,7 @@ export function ProofPage() {
               { value: 'ORIGINAL', label: 'the original' },
               { value: 'UNLIFTED', label: 'without lift', disabled: !lifted },
               { value: 'TICKET', label: 'as on the ticket', disabled: !isTrying },
+              { value: 'COLOURS', label: 'its own colours' },
             ]}
           />
           <button type="button" className="tool" onClick={flip} disabled={against === 'beside'}>
@@ -275,6 +308,12 @@ export function ProofPage() {
           </button>
           <button type="button" className="tool" aria-pressed={lines} onClick={() => setLines(!lines)}>
             <kbd>L</kbd> lines
+          </button>
+          <button type="button" className="tool" aria-pressed={look === 'PAPER'} onClick={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}>
+            <kbd>P</kbd> on its paper
+          </button>
+          <button type="button" className="tool" aria-pressed={marked} disabled={!converts} onClick={() => setMarked(!marked)}>
+            <kbd>M</kbd> unprintable
           </button>
           <button type="button" className="tool" onClick={() => void nextContour()}>
             <kbd>J</kbd> next contour
@@ -290,6 +329,7 @@ export function ProofPage() {
             used={plan?.resampling.keepsPixels ? undefined : plan?.resampling.method}
             onTry={setTried}
           />
+          {converts && plan && <Button onClick={() => setIntents(true)}>Intents side by side</Button>}
           {isTrying && (
             <>
               <Button type="primary" onClick={() => void carryToTicket()}>
@@ -322,6 +362,13 @@ export function ProofPage() {
               value={`${pixels(part.region.width, part.region.height)} at ${part.region.x}, ${part.region.y}`}
             />
             {middle?.contour !== undefined && <Figure label="contour" value={`${middle.contour + 1}`} />}
+            {loss && (
+              <Figure
+                label={`not printable, mean ΔE00 ${decimals(loss.meanDifference, 1)}`}
+                value={`${decimals(loss.unprintableShare * 100, 1)} %`}
+                {...(loss.unprintableShare > NOTICED_LOSS && { warning: '◆ of the picture' })}
+              />
+            )}
             {halo !== null && (
               <Figure
                 label={part.reduction === null ? 'halo in this part' : 'halo, scaled'}
@@ -332,6 +379,17 @@ export function ProofPage() {
           </div>
         )}
       </div>
+      {intents && subject && converts && plan && (
+        <Intents
+          original={original}
+          subject={subject}
+          colour={converts}
+          sheet={plan}
+          look={look}
+          onTry={(next) => setTried({ ...tried, colour: next })}
+          onClose={() => setIntents(false)}
+        />
+      )}
       <DisplayRuler key={String(ruler)} open={ruler} onClose={() => setRuler(false)} />
     </main>
   );

@@ -10,6 +10,8 @@ interface Props {
   after: Proof | undefined;
   beforeName: string;
   afterName: string;
+  /** Stripes over what cannot be printed of what is shown after. */
+  marks: Proof | undefined;
   region: Region | undefined;
   /** Display pixels to one that was asked for. */
   magnify: number;
@@ -32,7 +34,7 @@ interface Way {
 
 /** Two pictures of one part of the sheet: over one another with a wipe between them, side by side, or one after the other. */
 export function ProofStage(props: Props) {
-  const { before, after, beforeName, afterName, region, magnify, against, wipe, onView } = props;
+  const { before, after, marks, beforeName, afterName, region, magnify, against, wipe, onView } = props;
   const stage = useRef<HTMLDivElement>(null);
   const drag = useRef<Way>(undefined);
   const [way, setWay] = useState<Way>();
@@ -91,11 +93,13 @@ export function ProofStage(props: Props) {
             </div>
             <div className="proof-half">
               <Layer {...layer} proof={after} name={afterName} />
+              <Layer {...layer} proof={marks} name="" />
             </div>
           </>
         ) : (
           <>
             <Layer {...layer} proof={after} clip={`inset(0 0 0 ${cut})`} name={afterName} />
+            <Layer {...layer} proof={marks} clip={`inset(0 0 0 ${cut})`} name="" />
             <Layer {...layer} proof={before} clip={`inset(0 calc(100% - ${cut}) 0 0)`} name={beforeName} />
           </>
         )}

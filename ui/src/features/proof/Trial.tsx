@@ -1,10 +1,12 @@
 import { Button, Popover } from 'antd';
-import { LiftForm, liftWords, methodNames, ResamplingForm, resamplingWords, type TicketDocument } from '../ticket';
+import { useProfileTitle } from '../profiles';
+import { ColourForm, colourWords, LiftForm, liftWords, methodNames, ResamplingForm, resamplingWords, type TicketDocument } from '../ticket';
 
 /** What is tried on the proof before the ticket says it. */
 export interface Tried {
   resampling?: TicketDocument['resampling'];
   lift?: TicketDocument['lift'];
+  colour?: TicketDocument['colour'];
 }
 
 interface Props {
@@ -15,10 +17,12 @@ interface Props {
   onTry: (tried: Tried) => void;
 }
 
-/** Method and lift, changed here and seen at once; the ticket stays as it is until they are carried to it. */
+/** Method, lift and colours, changed here and seen at once; the ticket stays as it is until they are carried to it. */
 export function Trial({ document, tried, used, onTry }: Props) {
   const resampling = tried.resampling ?? document.resampling;
   const lift = tried.lift ?? document.lift;
+  const colour = tried.colour ?? document.colour;
+  const title = useProfileTitle(colour.kind === 'keep' ? undefined : colour.profile.digest);
   const method =
     resampling.method === 'BY_ITSELF' && used ? `by ${methodNames[used]}, as it needs` : resamplingWords(resampling);
   return (
@@ -42,6 +46,22 @@ export function Trial({ document, tried, used, onTry }: Props) {
         }
       >
         <Button className={tried.lift ? 'own-marked' : ''}>{liftWords(lift)}</Button>
+      </Popover>
+      <Popover
+        trigger="click"
+        title="The colours"
+        destroyOnHidden
+        content={
+          <div className="own-form">
+            <ColourForm
+              value={colour}
+              rounding={document.rounding}
+              onChange={({ colour: next }) => next && onTry({ ...tried, colour: next })}
+            />
+          </div>
+        }
+      >
+        <Button className={tried.colour ? 'own-marked' : ''}>in {colourWords(colour, title)}</Button>
       </Popover>
     </>
   );

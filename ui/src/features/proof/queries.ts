@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { answer, api } from '../../api/client';
-import { fetchProof, type ProofPart, type ProofSubject } from '../pixels';
+import { fetchProof, fetchUnprintable, type ProofPart, type ProofSubject } from '../pixels';
 
 /** An earlier part stays on screen until the new one has come; what nobody waits for any more is not asked for. */
 export const proofQuery = (subject: ProofSubject | undefined, part: ProofPart | undefined) =>
@@ -10,6 +10,16 @@ export const proofQuery = (subject: ProofSubject | undefined, part: ProofPart | 
     placeholderData: keepPreviousData,
     gcTime: 30_000,
     queryFn: ({ signal }) => fetchProof(subject!, part!, signal),
+  });
+
+/** Stripes over what the paper cannot print of a part. */
+export const unprintableQuery = (subject: ProofSubject | undefined, part: ProofPart | undefined) =>
+  queryOptions({
+    queryKey: ['proof', 'unprintable', subject, part],
+    enabled: subject !== undefined && part !== undefined,
+    placeholderData: keepPreviousData,
+    gcTime: 30_000,
+    queryFn: ({ signal }) => fetchUnprintable(subject!, part!, signal),
   });
 
 /** Where a piece has its strongest contours, the strongest first. */

@@ -21,6 +21,9 @@ export function Page() {
         <span className="top-gap" />
         <Arriving />
         {jobId && <RunningNow jobId={jobId} />}
+        <Link to="/profiles">
+          <Button tabIndex={-1}>Profiles</Button>
+        </Link>
         <Link to="/">
           <Button tabIndex={-1}>Jobs</Button>
         </Link>

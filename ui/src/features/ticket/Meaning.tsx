@@ -76,7 +76,7 @@ export function Meaning({ jobId, outlook, originals }: Props) {
             return (
               <li key={picture.originalId}>
                 {original.facts ? (
-                  <img src={smallPicture(original.id, original.digest, 384)} alt="" />
+                  <img src={smallPicture(original, 384)} alt="" />
                 ) : (
                   <span className="care-none" aria-hidden="true">
                     ■

@@ -1,11 +1,12 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { profilesQuery, type Profile } from '../profiles';
 import type { TicketDocument } from './queries';
 import { Sentence } from './Sentence';
 
 const document: TicketDocument = {
-  schemaVersion: 3,
+  schemaVersion: 4,
   name: 'Prints 8 × 10',
   unit: 'IN',
   size: { kind: 'paper', width: { value: 8, unit: 'IN' }, height: { value: 10, unit: 'IN' } },
@@ -16,7 +17,8 @@ const document: TicketDocument = {
   viewing: 'HAND',
   resampling: { method: 'BY_ITSELF', light: 'ENCODED', ringing: 'FREE' },
   lift: { kind: 'none' },
-  colour: 'SRGB',
+  colour: { kind: 'convert', profile: { digest: 's', model: 'RGB' }, intent: 'RELATIVE', blackPoint: 'COMPENSATED' },
+  rounding: 'NEAREST',
   file: { kind: 'jpeg', quality: 95 },
   names: [{ kind: 'original' }, { kind: 'size' }],
   folder: 'prints-8x10',
@@ -35,10 +37,33 @@ beforeAll(() => {
 });
 afterEach(cleanup);
 
+const profile = (digest: string, title: string, model: Profile['model']): Profile => ({
+  digest,
+  title,
+  name: title,
+  words: '',
+  origin: 'SHIPPED',
+  version: '2.4',
+  purpose: model === 'CMYK' ? 'OUTPUT' : 'DISPLAY',
+  model,
+  use: 'SOURCE_AND_TARGET',
+  tables: [],
+  white: { l: 100, a: 0, b: 0 },
+  black: { l: 0, a: 0, b: 0 },
+  alike: null,
+  bytes: 500,
+});
+
+function shelf() {
+  const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity } } });
+  queries.setQueryData(profilesQuery().queryKey, [profile('s', 'sRGB', 'RGB'), profile('l', 'Lustre paper, CMYK', 'CMYK')]);
+  return queries;
+}
+
 function show(part: Partial<TicketDocument> = {}, problems: Parameters<typeof Sentence>[0]['problems'] = []) {
   const onChange = vi.fn();
   render(
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={shelf()}>
       <Sentence document={{ ...document, ...part }} pieces={24} problems={problems} onChange={onChange} />
     </QueryClientProvider>,
   );
@@ -119,5 +144,28 @@ describe('the ticket', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Name brick 2: size' }));
     fireEvent.click(screen.getByRole('button', { name: '← earlier' }));
     expect(onChange).toHaveBeenCalledWith({ names: [{ kind: 'size' }, { kind: 'original' }] });
+  });
+
+  it('says its colours, and how they are fitted', () => {
+    const lustre = { digest: 'l', model: 'CMYK' } as const;
+    show({ colour: { kind: 'convert', profile: lustre, intent: 'PERCEPTUAL', blackPoint: 'PLAIN' }, rounding: 'DITHERED' });
+    expect(sentence()).toContain('in Lustre paper, CMYK, perceptual, blacks as they fall, dithered, as');
+    cleanup();
+    show({ colour: { kind: 'name', profile: { digest: 's', model: 'RGB' } } });
+    expect(sentence()).toContain('in its own numbers, named sRGB, as');
+    cleanup();
+    show({ colour: { kind: 'keep' } });
+    expect(sentence()).toContain('in its own colours, as');
+  });
+
+  it('takes compensation away where absolute is chosen, and gives the rest as it was', async () => {
+    const onChange = show();
+    fireEvent.click(screen.getByRole('button', { name: 'Colour: sRGB' }));
+    fireEvent.click(await screen.findByRole('radio', { name: /^absolute/ }));
+    expect(onChange).toHaveBeenLastCalledWith({
+      colour: { ...document.colour, intent: 'ABSOLUTE', blackPoint: 'PLAIN' },
+    });
+    fireEvent.click(screen.getByRole('checkbox', { name: /dither/ }));
+    expect(onChange).toHaveBeenLastCalledWith({ rounding: 'DITHERED' });
   });
 });

@@ -1,13 +1,14 @@
 import type { Schemas } from '../../api/client';
 import type { ProblemDetail } from '../../api/problems';
 import { LiftForm } from './LiftForm';
+import { useProfileTitle } from '../profiles';
 import { Bricks } from './Bricks';
+import { ColourForm } from './ColourForm';
 import { EdgesForm } from './EdgesForm';
 import { edgesWords } from './edgesWords';
 import { FileForm } from './FileForm';
 import { Phrase } from './Phrase';
 import {
-  ColourForm,
   FitForm,
   PpiForm,
   ResamplingForm,
@@ -43,6 +44,7 @@ interface Props {
 export function Sentence({ document, pieces, problems, plan, onChange }: Props) {
   const wrong = (subject: string) => problems.find((problem) => problem.subject === subject);
   const onPaper = document.size.kind === 'paper';
+  const title = useProfileTitle(document.colour.kind === 'keep' ? undefined : document.colour.profile.digest);
   return (
     <p className="sentence">
       Print {pieces === 0 ? 'every picture' : pieces === 1 ? 'the picture' : `all ${pieces} pictures`} at{' '}
@@ -88,8 +90,12 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
         {() => <LiftForm value={document.lift} onChange={(lift) => onChange({ lift })} />}
       </Phrase>
       , in{' '}
-      <Phrase words={colourWords[document.colour]} label="Colour">
-        {() => <ColourForm value={document.colour} onChange={(colour) => onChange({ colour })} />}
+      <Phrase
+        words={`${colourWords(document.colour, title)}${document.rounding === 'DITHERED' ? ', dithered' : ''}`}
+        label="Colour"
+        problem={wrong('colour')}
+      >
+        {() => <ColourForm value={document.colour} rounding={document.rounding} onChange={onChange} />}
       </Phrase>
       , as{' '}
       <Phrase words={fileWords(document.file)} label="File" problem={wrong('file')}>

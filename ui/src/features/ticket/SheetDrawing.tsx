@@ -22,7 +22,7 @@ const drawnQuery = (originalId: string, ticket: TicketDocument, region: Region, 
     placeholderData: keepPreviousData,
     gcTime: 60_000,
     retry: false,
-    queryFn: ({ signal }) => fetchProof({ originalId, ticket }, { region, show: 'FILE', reduction }, signal),
+    queryFn: ({ signal }) => fetchProof({ originalId, ticket }, { region, show: 'FILE', look: 'WHITE', reduction }, signal),
   });
 
 /** The sheet to scale, with dimension lines in the ticket's unit and in pixels: the plan, drawn. */
@@ -193,7 +193,7 @@ function Made({ plan, original, document, side: longest }: { plan: Schemas['Plan
           transform={`translate(${picture.x + picture.width / 2} ${picture.y + picture.height / 2}) rotate(${frame.tiltDegrees}) scale(${1 / frame.scale}) translate(${-frame.centreX} ${-frame.centreY})`}
         >
           <image
-            href={smallPicture(original.id, original.digest, 1800)}
+            href={smallPicture(original, 1800)}
             width={frame.seenWidth}
             height={frame.seenHeight}
             preserveAspectRatio="none"

@@ -2,5 +2,6 @@ export { activate, changeTicket, crossingsQuery, outlookQuery, planQuery, startR
 export type { Outlook, TicketDocument, TicketView } from './queries';
 export { TicketPage } from './TicketPage';
 export { LiftForm } from './LiftForm';
+export { ColourForm } from './ColourForm';
 export { PpiForm, ResamplingForm } from './phrases';
-export { liftWords, methodNames, resamplingWords, sizeWords, viewingWords } from './words';
+export { colourWords, intentPurposes, liftWords, methodNames, resamplingWords, sizeWords, viewingWords } from './words';

@@ -3,7 +3,7 @@ import { Checkbox, Input, InputNumber, Radio, Select, Space } from 'antd';
 import { useState } from 'react';
 import { LengthInput } from './LengthInput';
 import { papersQuery, type TicketDocument } from './queries';
-import { anchorWords, colourWords, methodNames, methodPurposes, turnWords, viewingWords } from './words';
+import { anchorWords, methodNames, methodPurposes, turnWords, viewingWords } from './words';
 
 interface Part<T> {
   value: T;
@@ -104,15 +104,6 @@ export function ViewingForm({ value, onChange }: Part<TicketDocument['viewing']>
     <>
       <Choice value={value} onChange={onChange} words={viewingWords} />
       <p className="quiet">The verdict on each picture follows from it; no pixel changes.</p>
-    </>
-  );
-}
-
-export function ColourForm({ value, onChange }: Part<TicketDocument['colour']>) {
-  return (
-    <>
-      <Choice value={value} onChange={onChange} words={colourWords} />
-      <p className="quiet">sRGB suits most labs. A picture without a profile is taken to be sRGB either way.</p>
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { keepPreviousData, queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
+import { inTurn } from '../../shared/inTurn';
 
 export type TicketDocument = Schemas['TicketDocument'];
 export type TicketView = Schemas['TicketView'];
@@ -70,21 +71,6 @@ export const planQuery = (
         }),
       ),
   });
-
-/** At most so many pictures are looked at side by side: they share the server with whoever frames. */
-const looking = { now: 0, waiting: [] as (() => void)[] };
-const MOST_AT_ONCE = 2;
-
-async function inTurn<T>(work: () => Promise<T>): Promise<T> {
-  if (looking.now >= MOST_AT_ONCE) await new Promise<void>((go) => looking.waiting.push(go));
-  looking.now++;
-  try {
-    return await work();
-  } finally {
-    looking.now--;
-    looking.waiting.shift()?.();
-  }
-}
 
 /** What of a picture comes near a ticket's fold or trim lines, under its own framing unless another is given. */
 export const crossingsQuery = (

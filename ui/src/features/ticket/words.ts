@@ -74,10 +74,32 @@ export const viewingWords: Record<TicketDocument['viewing'], string> = {
   BANNER: 'as a banner, 3 m',
 };
 
-export const colourWords: Record<TicketDocument['colour'], string> = {
-  SRGB: 'sRGB',
-  ORIGINAL: "the original's profile",
+export type Intent = Extract<TicketDocument['colour'], { kind: 'convert' }>['intent'];
+
+/** ICC's intents, each with what it is for, in a line. */
+export const intentPurposes: Record<Intent, { name: string; purpose: string }> = {
+  RELATIVE: { name: 'relative', purpose: 'what fits stays exact, the rest goes to the rim' },
+  PERCEPTUAL: { name: 'perceptual', purpose: 'all colours move a little, so that none merge' },
+  SATURATION: { name: 'saturation', purpose: 'strength before likeness, for charts and signs' },
+  ABSOLUTE: { name: 'absolute', purpose: 'as measured: white keeps its tint' },
 };
+
+/** @param title of the profile that is meant */
+export function colourWords(colour: TicketDocument['colour'], title: string): string {
+  switch (colour.kind) {
+    case 'keep':
+      return 'its own colours';
+    case 'name':
+      return `its own numbers, named ${title}`;
+    case 'convert': {
+      const intent = colour.intent === 'RELATIVE' ? '' : `, ${intentPurposes[colour.intent].name}`;
+      const black = colour.blackPoint === 'PLAIN' && colour.intent !== 'ABSOLUTE' ? ', blacks as they fall' : '';
+      return `${title}${intent}${black}`;
+    }
+    default:
+      return never(colour);
+  }
+}
 
 const depthWords = { AS_ORIGINAL: '', EIGHT: ', 8 bit', SIXTEEN: ', 16 bit' } as const;
 

@@ -30,6 +30,7 @@ class DocumentSchemas implements OpenApiCustomizer {
             EdgesDocument.FillDocument.class,
             EdgesDocument.BorderSizeDocument.class,
             EdgesDocument.CaptionPartDocument.class,
+            ColourDocument.class,
             FileDocument.class,
             TicketDocument.PagePixelsDocument.class,
             BrickDocument.class,

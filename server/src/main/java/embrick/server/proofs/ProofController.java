@@ -2,6 +2,7 @@ package embrick.server.proofs;
 
 import embrick.core.contours.Crossings.Side;
 import embrick.core.foresight.ColourLoss;
+import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
@@ -103,6 +104,7 @@ class ProofController {
         Plans.Planned planned = plans.of(id, request.wish());
         double reduction = request.reduction() == null ? 1 : request.reduction();
         Plan plan = ReducedPlan.of(ready(planned.planning()), reduction);
+        requireShowable(plan, request.look());
         Proof proof = proofs.make(
                 planned.original().digest(),
                 planned.facts(),
@@ -113,6 +115,16 @@ class ProofController {
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(CacheControl.noStore());
         proof.halo().ifPresent(halo -> answer.header(HALO_HEADER, Double.toString(halo.percent())));
         return answer.body(proof.png());
+    }
+
+    private static void requireShowable(Plan plan, Look look) {
+        if (look == Look.OWN && plan.colour().to().model() == ColourModel.CMYK) {
+            throw ProblemException.invalid(
+                    "inks-on-screen",
+                    "look",
+                    "Four inks cannot be sent as PNG in their own numbers.",
+                    "Ask for the look on paper or on white.");
+        }
     }
 
     /**

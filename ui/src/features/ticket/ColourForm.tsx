@@ -1,0 +1,98 @@
+import { Checkbox, Radio, Space } from 'antd';
+import type { Schemas } from '../../api/client';
+import { ProfileSelect, useProfiles, type Profile } from '../profiles';
+import type { TicketDocument } from './queries';
+import { intentPurposes, type Intent } from './words';
+
+type Colour = TicketDocument['colour'];
+type Convert = Extract<Colour, { kind: 'convert' }>;
+
+interface Props {
+  value: Colour;
+  rounding: TicketDocument['rounding'];
+  /** Whether files of this ticket can have 8 bits. */
+  onChange: (part: Partial<Pick<TicketDocument, 'colour' | 'rounding'>>) => void;
+}
+
+const ref = ({ digest, model }: Profile): Schemas['ProfileDocument'] => ({ digest, model });
+
+/** Keep, only name, or convert; and how what does not fit is fitted. */
+export function ColourForm({ value, rounding, onChange }: Props) {
+  const profiles = useProfiles();
+  const known = value.kind === 'keep' ? undefined : value.profile;
+  const choose = (kind: Colour['kind']) => {
+    const standard = profiles.find(({ title }) => title === 'sRGB');
+    const profile = known ?? (standard && ref(standard));
+    if (kind === 'keep') onChange({ colour: { kind } });
+    else if (kind === 'name' && profile) onChange({ colour: { kind, profile } });
+    else if (kind === 'convert' && profile) {
+      onChange({ colour: { kind, profile, intent: 'RELATIVE', blackPoint: 'COMPENSATED' } });
+    }
+  };
+  return (
+    <Space orientation="vertical" style={{ width: '100%' }} size={10}>
+      <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
+        <Space orientation="vertical" size={4}>
+          <Radio value="keep">
+            <strong>keep</strong> <span className="quiet">each picture’s profile and numbers, as they came</span>
+          </Radio>
+          <Radio value="convert">
+            <strong>convert</strong> <span className="quiet">the look stays, the numbers change</span>
+          </Radio>
+          <Radio value="name">
+            <strong>only name</strong> <span className="quiet">the numbers stay, the look changes: for a wrong profile</span>
+          </Radio>
+        </Space>
+      </Radio.Group>
+      {value.kind !== 'keep' && (
+        <ProfileSelect
+          label={value.kind === 'convert' ? 'Profile converted to' : 'Profile that is named'}
+          value={value.profile.digest}
+          holds={({ use }) => value.kind === 'name' || use === 'SOURCE_AND_TARGET'}
+          onChange={(profile) => onChange({ colour: { ...value, profile: ref(profile) } })}
+        />
+      )}
+      {value.kind === 'convert' && <Fitted value={value} onChange={(colour) => onChange({ colour })} />}
+      <Checkbox
+        checked={rounding === 'DITHERED'}
+        onChange={(event) => onChange({ rounding: event.target.checked ? 'DITHERED' : 'NEAREST' })}
+      >
+        <strong>dither to 8 bits</strong> <span className="quiet">slow skies show no steps; never more than one count</span>
+      </Checkbox>
+    </Space>
+  );
+}
+
+/** Which intent, and whether black goes to black. */
+function Fitted({ value, onChange }: { value: Convert; onChange: (value: Convert) => void }) {
+  const isAbsolute = value.intent === 'ABSOLUTE';
+  const choose = (intent: Intent) =>
+    onChange({ ...value, intent, blackPoint: intent === 'ABSOLUTE' ? 'PLAIN' : value.blackPoint });
+  return (
+    <>
+      <Radio.Group aria-label="Intent" value={value.intent} onChange={(event) => choose(event.target.value as Intent)}>
+        <Space orientation="vertical" size={4}>
+          {(Object.entries(intentPurposes) as [Intent, { name: string; purpose: string }][]).map(
+            ([intent, { name, purpose }]) => (
+              <Radio key={intent} value={intent}>
+                <strong>{name}</strong> <span className="quiet">{purpose}</span>
+              </Radio>
+            ),
+          )}
+        </Space>
+      </Radio.Group>
+      <Checkbox
+        disabled={isAbsolute}
+        checked={value.blackPoint === 'COMPENSATED'}
+        onChange={(event) => onChange({ ...value, blackPoint: event.target.checked ? 'COMPENSATED' : 'PLAIN' })}
+      >
+        <strong>black to black</strong>{' '}
+        <span className="quiet">{isAbsolute ? 'absolute knows none' : 'black point compensation: shadows keep their drawing'}</span>
+      </Checkbox>
+      <p className="quiet">
+        Relative with black to black suits most photographs: what the paper has stays as it is. Where the proof marks much,
+        try perceptual.
+      </p>
+    </>
+  );
+}
