@@ -7,7 +7,10 @@ export function useKeys(act: (event: KeyboardEvent, target: HTMLElement) => void
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, [contenteditable], [role="dialog"]')) return;
+      // A choice that was clicked keeps its own arrows and blank; letters are the page's again.
+      const isChoice = target.matches('input[type="radio"], input[type="checkbox"]') && /^[^\s]$/.test(event.key);
+      if (!isChoice && target.closest('input, textarea, [contenteditable]')) return;
+      if (target.closest('[role="dialog"]')) return;
       newest.current(event, target);
     };
     window.addEventListener('keydown', listen);

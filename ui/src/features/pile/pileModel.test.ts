@@ -111,9 +111,9 @@ describe('the pile', () => {
     const some: Entry = { ...pile[0]!, loss: loss(0.0004, 0.8) };
     const much: Entry = { ...pile[1]!, loss: loss(0.213, 3.14) };
     expect(arranged([broken, some, much], 'all', 'colour')).toEqual([much, some, broken]);
-    expect(lossText(much)).toBe('21.3 % not printable, mean ΔE00 3.1');
-    expect(lossText(some)).toBe('under 0.1 % not printable, mean ΔE00 0.8');
-    expect(lossText({ ...some, loss: loss(0, 0.2) })).toBe('all printable, mean ΔE00 0.2');
+    expect(lossText(much)).toBe('ΔE00 3.1 lost, 21.3 % beyond');
+    expect(lossText(some)).toBe('ΔE00 0.8 lost, under 0.1 % beyond');
+    expect(lossText({ ...some, loss: loss(0, 0.2) })).toBe('ΔE00 0.2 lost, all printable');
     expect(lossText(broken)).toBe('');
   });
 });

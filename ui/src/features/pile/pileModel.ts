@@ -78,8 +78,8 @@ export function standing({ original, outlook, own }: Entry): { level: Level; tex
 export function lossText({ loss }: Entry): string {
   if (!loss) return '';
   const share = loss.unprintableShare * 100;
-  const beyond = share === 0 ? 'all printable' : `${share < 0.1 ? 'under 0.1' : decimals(share, 1)} % not printable`;
-  return `${beyond}, mean ΔE00 ${decimals(loss.meanDifference, 1)}`;
+  const beyond = share === 0 ? 'all printable' : `${share < 0.1 ? 'under 0.1' : decimals(share, 1)} % beyond`;
+  return `ΔE00 ${decimals(loss.meanDifference, 1)} lost, ${beyond}`;
 }
 
 const depthWords = (bits: number) => (bits === 16 ? ', 16 bit' : '');

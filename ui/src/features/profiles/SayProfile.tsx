@@ -93,15 +93,15 @@ export function SayProfile({ jobId, pictures, onClose }: Props) {
       onOk={() => keep.mutate()}
     >
       <div className="say-profile">
-        <Radio.Group value={scope} onChange={(event) => setScope(event.target.value)}>
-          <Radio value="these" disabled={pictures.length === 0}>
-            the chosen pictures have this one, whatever their files say
-          </Radio>
-          <Radio value="file" disabled={pictures.length === 0}>
-            the chosen pictures have what their files say
-          </Radio>
-          <Radio value="job">pictures of this job that say nothing are taken to have this one</Radio>
-        </Radio.Group>
+        {pictures.length > 0 ? (
+          <Radio.Group value={scope} onChange={(event) => setScope(event.target.value)}>
+            <Radio value="these">the chosen pictures have this one, whatever their files say</Radio>
+            <Radio value="file">the chosen pictures have what their files say</Radio>
+            <Radio value="job">pictures of this job that say nothing are taken to have this one</Radio>
+          </Radio.Group>
+        ) : (
+          <p>Pictures of this job that say nothing of their colours are taken to have:</p>
+        )}
         {scope !== 'file' && (
           <>
             <Radio.Group

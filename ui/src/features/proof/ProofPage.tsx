@@ -309,12 +309,6 @@ export function ProofPage() {
           <button type="button" className="tool" aria-pressed={lines} onClick={() => setLines(!lines)}>
             <kbd>L</kbd> lines
           </button>
-          <button type="button" className="tool" aria-pressed={look === 'PAPER'} onClick={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}>
-            <kbd>P</kbd> on its paper
-          </button>
-          <button type="button" className="tool" aria-pressed={marked} disabled={!converts} onClick={() => setMarked(!marked)}>
-            <kbd>M</kbd> unprintable
-          </button>
           <button type="button" className="tool" onClick={() => void nextContour()}>
             <kbd>J</kbd> next contour
           </button>
@@ -322,7 +316,7 @@ export function ProofPage() {
             <kbd>Enter</kbd> next picture
           </button>
         </div>
-        <div className="bench-acts" role="toolbar" aria-label="Method and lift">
+        <div className="bench-acts" role="toolbar" aria-label="Method, lift and colours">
           <Trial
             document={{ ...ticket.document, lift: departure?.lift ?? ticket.document.lift }}
             tried={tried}
@@ -330,6 +324,12 @@ export function ProofPage() {
             onTry={setTried}
           />
           {converts && plan && <Button onClick={() => setIntents(true)}>Intents side by side</Button>}
+          <button type="button" className="tool" aria-pressed={look === 'PAPER'} onClick={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}>
+            <kbd>P</kbd> on its paper
+          </button>
+          <button type="button" className="tool" aria-pressed={marked} disabled={!converts} onClick={() => setMarked(!marked)}>
+            <kbd>M</kbd> unprintable
+          </button>
           {isTrying && (
             <>
               <Button type="primary" onClick={() => void carryToTicket()}>

@@ -1,5 +1,6 @@
 package embrick.demo;
 
+import embrick.formats.icc.ShippedProfile;
 import java.io.IOException;
 import java.net.URI;
 import java.net.URLEncoder;
@@ -103,6 +104,7 @@ public final class FillDemoJob {
             length(edges.withObject("bar"), side, 1.5, "IN");
             length(edges.withObject("allowance"), side, 0.5, "IN");
         }
+        convertTo(ticket, ShippedProfile.CANVAS_RGB);
         call("POST", "/jobs/" + jobId + "/tickets", ticket);
     }
 
@@ -119,7 +121,18 @@ public final class FillDemoJob {
         edges.putObject("fill").put("kind", "picture");
         ObjectNode file = ticket.putObject("file").put("kind", "pdf").put("marks", "CROP_AND_FOLD");
         file.putObject("pixels").put("kind", "jpeg").put("quality", 92);
+        convertTo(ticket, ShippedProfile.LUSTRE_CMYK);
         call("POST", "/jobs/" + jobId + "/tickets", ticket);
+    }
+
+    private static void convertTo(ObjectNode ticket, ShippedProfile profile) {
+        ticket.putObject("colour")
+                .put("kind", "convert")
+                .put("intent", "RELATIVE")
+                .put("blackPoint", "COMPENSATED")
+                .putObject("profile")
+                .put("digest", profile.digest())
+                .put("model", profile.model().name());
     }
 
     private static void length(ObjectNode into, String name, double value, String unit) {

@@ -88,7 +88,7 @@ class ProofPageTest {
         untilMade();
         int[] place = place();
         assertThat(place[0]).isEqualTo(middle[0] - 80);
-        assertThat(browser.text("[aria-label=\"Method and lift\"]")).contains("edges lifted for matt");
+        assertThat(browser.text("[aria-label=\"Method, lift and colours\"]")).contains("edges lifted for matt");
         assertThat(browser.text(".figures")).contains("halo in this part");
         @SuppressWarnings("unchecked")
         List<List<Long>> seen = (List<List<Long>>) browser.script(PIXELS_OF_THE_FILE);

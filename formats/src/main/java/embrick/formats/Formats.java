@@ -460,7 +460,7 @@ public final class Formats {
     }
 
     private PrintFile marks(Plan plan) {
-        boolean srgb = profiles.digest(plan.colour().to()).equals(ProfileShelf.SRGB_DIGEST);
+        boolean srgb = profiles.digest(plan.colour().to()).equals(ShippedProfile.SRGB.digest());
         return new PrintFile(
                 plan.marked(),
                 profiles.bytes(plan.colour().to()),

@@ -18,7 +18,7 @@ import embrick.core.ticket.FileFormat.PagePixels;
 import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
-import embrick.formats.icc.ProfileShelf;
+import embrick.formats.icc.ShippedProfile;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -172,7 +172,7 @@ class PagesTest {
                 print(intent['/S'], icc(intent['/DestOutputProfile']), space[0], icc(space[1]))
                 """, folder.resolve("piece.pdf"));
         assertThat(result.strip())
-                .isEqualTo("/GTS_PDFX " + ProfileShelf.SRGB_DIGEST + " /ICCBased " + ProfileShelf.SRGB_DIGEST);
+                .isEqualTo("/GTS_PDFX " + ShippedProfile.SRGB.digest() + " /ICCBased " + ShippedProfile.SRGB.digest());
     }
 
     /** Rendered by poppler: marks are ink outside the bleed only, folds too. */
@@ -216,11 +216,13 @@ class PagesTest {
             String name = "ok-" + file.bits(16) + ".pdf";
             Plan plan = make(Pieces.ticket("4", "6", 50, file).withEdges(WRAP), name);
             Formats.Verified verified = Pieces.FORMATS.verify(folder.resolve(name), file);
-            assertThat(Expectation.of(plan, ProfileShelf.SRGB_DIGEST).differences(verified.facts(), verified.page()))
+            assertThat(Expectation.of(plan, ShippedProfile.SRGB.digest())
+                            .differences(verified.facts(), verified.page()))
                     .isEmpty();
             // A page held against another plan's boxes.
             Plan other = make(Pieces.ticket("4", "6", 50, file).withEdges(BLEED), "other-" + name);
-            assertThat(Expectation.of(other, ProfileShelf.SRGB_DIGEST).differences(verified.facts(), verified.page()))
+            assertThat(Expectation.of(other, ShippedProfile.SRGB.digest())
+                            .differences(verified.facts(), verified.page()))
                     .extracting(Expectation.Difference::what)
                     .contains("pixels", "trim box", "picture's place");
             byte[] bytes = Files.readAllBytes(folder.resolve(name));

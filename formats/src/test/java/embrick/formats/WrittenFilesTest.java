@@ -11,7 +11,7 @@ import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Resolution;
-import embrick.formats.icc.ProfileShelf;
+import embrick.formats.icc.ShippedProfile;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.file.Files;
@@ -74,8 +74,8 @@ class WrittenFilesTest {
                 .contains("ImageHeight : 2400")
                 .contains("ProfileDescription : sRGB IEC 61966-2-1");
         assertThat(Pieces.FORMATS.inspect(piece))
-                .satisfies(facts -> assertThat(
-                                Expectation.of(plan, ProfileShelf.SRGB_DIGEST).differences(facts, Optional.empty()))
+                .satisfies(facts -> assertThat(Expectation.of(plan, ShippedProfile.SRGB.digest())
+                                .differences(facts, Optional.empty()))
                         .isEmpty());
     }
 
@@ -131,7 +131,7 @@ class WrittenFilesTest {
                       hashlib.sha256(im.info['icc_profile']).hexdigest())
                 """, piece);
         assertThat(said.strip())
-                .isEqualTo("(700, 500) RGB [300, 300] ".replace("300", "100") + ProfileShelf.SRGB_DIGEST);
+                .isEqualTo("(700, 500) RGB [300, 300] ".replace("300", "100") + ShippedProfile.SRGB.digest());
     }
 
     /** PNG and TIFF lose nothing: all three must show the same pixels to Pillow. */

@@ -14,7 +14,7 @@ import java.util.List;
  * A conversion through Little CMS, step by step in doubles: exact, and slow. For profiles built in ways that are not read
  * here, and to hold our own chains against.
  */
-final class EngineTransform implements Transform {
+final class EngineTransform implements Transform, AutoCloseable {
     /** Little CMS has amounts of ink from 0 to 100 in doubles. */
     private static final double FULL_INK = 100;
 
@@ -46,6 +46,11 @@ final class EngineTransform implements Transform {
 
     static EngineTransform fromLab(IccProfile to, Rendering rendering) {
         return new EngineTransform(List.of(new Link.Pcs(), new Link.Icc(to.bytes())), rendering, 1, full(to.model()));
+    }
+
+    @Override
+    public void close() {
+        conversion.close();
     }
 
     private static double full(ColourModel model) {

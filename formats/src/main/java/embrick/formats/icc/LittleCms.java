@@ -53,6 +53,8 @@ final class LittleCms {
             FunctionDescriptor.of(
                     ADDRESS, ADDRESS, JAVA_INT, ADDRESS, ADDRESS, ADDRESS, ADDRESS, ADDRESS, JAVA_INT, JAVA_INT,
                     JAVA_INT, JAVA_INT));
+    private static final MethodHandle DELETE =
+            LIBRARY.function("cmsDeleteTransform", FunctionDescriptor.ofVoid(ADDRESS));
     private static final MethodHandle APPLY =
             LIBRARY.shortFunction("cmsDoTransform", FunctionDescriptor.ofVoid(ADDRESS, ADDRESS, ADDRESS, JAVA_INT));
 
@@ -294,11 +296,8 @@ final class LittleCms {
         }
     }
 
-    /**
-     * A conversion along a chain of profiles; lives as long as the process, since chains are few and kept. It may serve
-     * several threads at once.
-     */
-    static final class Conversion {
+    /** A conversion along a chain of profiles. It may serve several threads at once, until it is closed. */
+    static final class Conversion implements AutoCloseable {
         private final MemorySegment handle;
         private final Samples samples;
         private final int channelsIn;
@@ -364,6 +363,14 @@ final class LittleCms {
 
         int channelsOut() {
             return channelsOut;
+        }
+
+        @Override
+        public void close() {
+            NativeLibrary.call(() -> {
+                DELETE.invokeExact(handle);
+                return null;
+            });
         }
 
         /** Shapes: pixels × channels, interleaved. Units: counts of 16 bits; L*a*b* as ICC.1 version 4 encodes it. */

@@ -77,24 +77,23 @@ final class ProfileJudge {
         }
     }
 
-    /** Reads every table and curve once: what is damaged shows here and not in a run. */
+    /** Reads every table and curve once, here and in Little CMS: what is damaged shows now and not in a run. */
     private void requireReadable() throws UnusableProfileException {
+        Link device = new Link.Icc(profile.bytes());
         for (Intent intent : Intent.values()) {
-            if (ProfileSteps.toColour(profile, intent).isEmpty()) {
-                requireEngine(List.of(new Link.Icc(profile.bytes()), new Link.Pcs()), intent);
-            }
-            if (use() == Use.SOURCE_AND_TARGET
-                    && ProfileSteps.toDevice(profile, intent).isEmpty()) {
-                requireEngine(List.of(new Link.Pcs(), new Link.Icc(profile.bytes())), intent);
+            ProfileSteps.toColour(profile, intent);
+            requireEngine(List.of(device, new Link.Pcs()), intent);
+            if (use() == Use.SOURCE_AND_TARGET) {
+                ProfileSteps.toDevice(profile, intent);
+                requireEngine(List.of(new Link.Pcs(), device), intent);
             }
         }
     }
 
-    /** What is not read here must at least be read by Little CMS. */
     private static void requireEngine(List<Link> links, Intent intent) throws UnusableProfileException {
+        Rendering rendering = new Rendering(intent, Rendering.BlackPoint.PLAIN);
         try {
-            new Conversion(
-                    links, List.of(new Rendering(intent, Rendering.BlackPoint.PLAIN)), Samples.DOUBLES, Working.EXACT);
+            new Conversion(links, List.of(rendering), Samples.DOUBLES, Working.EXACT).close();
         } catch (IllegalArgumentException none) {
             throw new UnusableProfileException(
                     "unsupported-parts",
@@ -169,9 +168,8 @@ final class ProfileJudge {
             int steps = (int) Math.pow(TRIED_STEPS, i % model.channels());
             device[i] = i / model.channels() / steps % TRIED_STEPS / (TRIED_STEPS - 1f);
         }
-        Transform toLab = toLab(profile);
         float[] lab = new float[colours * 3];
-        toLab.apply(device, 0, lab, 0, colours);
+        toLab(profile).apply(device, 0, lab, 0, colours);
         Lab[] labs = new Lab[colours];
         for (int i = 0; i < colours; i++) {
             labs[i] = new Lab(lab[3 * i], lab[3 * i + 1], lab[3 * i + 2]);

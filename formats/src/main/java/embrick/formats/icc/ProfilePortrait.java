@@ -17,12 +17,13 @@ import java.util.List;
  * @param tones L* of even steps from no light, or full ink, to white
  */
 public record ProfilePortrait(List<double[]> chromaticities, List<Slice> slices, List<Double> tones) {
-    private static final int RGB_STEPS = 33;
-    private static final int CMYK_STEPS = 13;
+    /** Steps along each side of a face. */
+    private static final int STEPS = 17;
+
     private static final int TONES = 33;
-    private static final int HUES = 72;
-    /** Colours this near to a slice's lightness count as in it: half a step of the sampling. */
-    private static final double THICKNESS = 2.5;
+    private static final int HUES = 120;
+    /** Points along a line in a slice: finer than hues are told apart. */
+    private static final int POINTS = 6;
 
     private static final double[] LIGHTNESSES = {20, 40, 60, 80};
     /** Darker colours have a chromaticity only by name. */
@@ -39,26 +40,58 @@ public record ProfilePortrait(List<double[]> chromaticities, List<Slice> slices,
 
     static ProfilePortrait of(ProfileRef profile, Transform toLab) {
         ColourModel model = profile.model();
-        List<Lab> colours = colours(model, toLab);
+        List<List<Lab>> faces = faces(model.channels(), toLab);
         return new ProfilePortrait(
-                outline(colours),
-                Arrays.stream(LIGHTNESSES).mapToObj(l -> slice(l, colours)).toList(),
+                outline(faces),
+                Arrays.stream(LIGHTNESSES).mapToObj(l -> slice(l, faces)).toList(),
                 tones(model, toLab));
     }
 
-    private static List<Lab> colours(ColourModel model, Transform toLab) {
-        int steps = model == ColourModel.CMYK ? CMYK_STEPS : RGB_STEPS;
-        int channels = model.channels();
-        int count = (int) Math.pow(steps, channels);
-        float[] device = new float[count * channels];
-        for (int colour = 0; colour < count; colour++) {
-            int rest = colour;
-            for (int channel = 0; channel < channels; channel++) {
-                device[colour * channels + channel] = rest % steps / (steps - 1f);
-                rest /= steps;
+    /**
+     * Where two channels run and the others are none or full: among these faces lie the outermost colours. Each has
+     * {@link #STEPS} × {@link #STEPS} colours.
+     */
+    private static List<List<Lab>> faces(int channels, Transform toLab) {
+        List<List<Lab>> faces = new ArrayList<>();
+        if (channels == 1) {
+            return List.of(tonesOf(toLab));
+        }
+        for (int one = 0; one < channels; one++) {
+            for (int other = one + 1; other < channels; other++) {
+                for (int held = 0; held < 1 << (channels - 2); held++) {
+                    faces.add(face(channels, one, other, held, toLab));
+                }
             }
         }
-        return look(device, count, toLab);
+        return faces;
+    }
+
+    private static List<Lab> tonesOf(Transform toLab) {
+        float[] device = new float[TONES];
+        for (int i = 0; i < TONES; i++) {
+            device[i] = i / (TONES - 1f);
+        }
+        return look(device, TONES, toLab);
+    }
+
+    /** @param held a bit for each other channel: none or full */
+    private static List<Lab> face(int channels, int one, int other, int held, Transform toLab) {
+        float[] device = new float[STEPS * STEPS * channels];
+        for (int i = 0; i < STEPS * STEPS; i++) {
+            int bit = 0;
+            for (int channel = 0; channel < channels; channel++) {
+                float value;
+                if (channel == one) {
+                    value = i / STEPS / (STEPS - 1f);
+                } else if (channel == other) {
+                    value = i % STEPS / (STEPS - 1f);
+                } else {
+                    value = held >> bit++ & 1;
+                }
+                device[i * channels + channel] = value;
+            }
+        }
+        return look(device, STEPS * STEPS, toLab);
     }
 
     private static List<Lab> look(float[] device, int count, Transform toLab) {
@@ -86,9 +119,9 @@ public record ProfilePortrait(List<double[]> chromaticities, List<Slice> slices,
         return look(device, TONES, toLab).stream().map(Lab::l).toList();
     }
 
-    private static List<double[]> outline(List<Lab> colours) {
+    private static List<double[]> outline(List<List<Lab>> faces) {
         List<double[]> points = new ArrayList<>();
-        for (Lab colour : colours) {
+        for (Lab colour : faces.stream().flatMap(List::stream).toList()) {
             Xyz xyz = colour.toXyz();
             if (xyz.y() > LEAST_LIGHT) {
                 points.add(new double[] {xyz.uPrime(), xyz.vPrime()});
@@ -121,23 +154,50 @@ public record ProfilePortrait(List<double[]> chromaticities, List<Slice> slices,
         return (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]) > 1e-9;
     }
 
-    private static Slice slice(double lightness, List<Lab> colours) {
-        double[] strongest = new double[HUES];
+    /** The faces are cut at a lightness; of the lines that this gives, the outermost point at each hue is the rim. */
+    private static Slice slice(double lightness, List<List<Lab>> faces) {
         Lab[] rim = new Lab[HUES];
-        for (Lab colour : colours) {
-            if (Math.abs(colour.l() - lightness) <= THICKNESS) {
-                int hue = Math.floorMod((int) Math.round(colour.hue() / (2 * Math.PI) * HUES), HUES);
-                if (colour.chroma() > strongest[hue]) {
-                    strongest[hue] = colour.chroma();
-                    rim[hue] = colour;
+        for (List<Lab> face : faces) {
+            for (int i = 0; i + STEPS + 1 < face.size(); i++) {
+                if (i % STEPS < STEPS - 1) {
+                    cut(lightness, face.get(i), face.get(i + 1), face.get(i + STEPS), rim);
+                    cut(lightness, face.get(i + 1), face.get(i + STEPS), face.get(i + STEPS + 1), rim);
                 }
             }
         }
         return new Slice(
                 lightness,
                 Arrays.stream(rim)
-                        .filter(colour -> colour != null)
+                        .filter(colour -> colour != null && colour.chroma() > 1)
                         .map(colour -> new double[] {colour.a(), colour.b()})
                         .toList());
+    }
+
+    private static void cut(double lightness, Lab a, Lab b, Lab c, Lab[] rim) {
+        List<Lab> ends = new ArrayList<>();
+        crossing(lightness, a, b, ends);
+        crossing(lightness, b, c, ends);
+        crossing(lightness, c, a, ends);
+        if (ends.size() < 2) {
+            return;
+        }
+        for (int i = 0; i <= POINTS; i++) {
+            Lab colour = between(ends.get(0), ends.get(1), (double) i / POINTS);
+            int hue = Math.floorMod((int) Math.round(colour.hue() / (2 * Math.PI) * HUES), HUES);
+            if (rim[hue] == null || colour.chroma() > rim[hue].chroma()) {
+                rim[hue] = colour;
+            }
+        }
+    }
+
+    private static void crossing(double lightness, Lab a, Lab b, List<Lab> ends) {
+        if (a.l() < lightness != b.l() < lightness) {
+            ends.add(between(a, b, (lightness - a.l()) / (b.l() - a.l())));
+        }
+    }
+
+    private static Lab between(Lab a, Lab b, double share) {
+        return new Lab(
+                a.l() + share * (b.l() - a.l()), a.a() + share * (b.a() - a.a()), a.b() + share * (b.b() - a.b()));
     }
 }

@@ -27,9 +27,6 @@ import java.util.concurrent.ConcurrentHashMap;
  * other ways runs through Little CMS itself. Each is made once a path and kept, and is safe for several threads.
  */
 public final class ProfileShelf implements Transforms {
-    /** SHA-256 of the sRGB profile that Embrick embeds. */
-    public static final String SRGB_DIGEST = ShippedProfile.SRGB.digest();
-
     /** Colours by which a chain is tried. */
     private static final int TRIED = 256;
     /** How far a chain may be from Little CMS, of 1: half a count of 8 bits. Both are exact; roundings are a tenth of it. */
@@ -118,7 +115,7 @@ public final class ProfileShelf implements Transforms {
 
     public String digest(ProfileRef profile) {
         return switch (profile) {
-            case ProfileRef.Srgb _ -> SRGB_DIGEST;
+            case ProfileRef.Srgb _ -> ShippedProfile.SRGB.digest();
             case ProfileRef.AssumedGrey _ -> ShippedProfile.GREY_SRGB.digest();
             case ProfileRef.Icc icc -> icc.digest();
         };
@@ -159,11 +156,13 @@ public final class ProfileShelf implements Transforms {
         try {
             IccProfile from = IccProfile.parse(source);
             IccProfile to = IccProfile.parse(target);
-            Transform engine = EngineTransform.between(from, to, path.rendering());
-            return ChainBuilder.between(from, to, path.rendering())
-                    .filter(chain -> agrees(chain, engine))
-                    .map(Transform.class::cast)
-                    .orElse(engine);
+            EngineTransform engine = EngineTransform.between(from, to, path.rendering());
+            Optional<Chain> chain = ChainBuilder.between(from, to, path.rendering());
+            if (chain.isEmpty() || !agrees(chain.get(), engine)) {
+                return engine;
+            }
+            engine.close();
+            return chain.get();
         } catch (UnusableProfileException unusable) {
             throw new IllegalArgumentException("profile: " + unusable.getMessage(), unusable);
         }

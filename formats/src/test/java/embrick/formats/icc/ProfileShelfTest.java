@@ -129,7 +129,7 @@ class ProfileShelfTest {
     @Test
     void profilesAreFixedBytes() {
         assertThat(MatrixProfile.srgb()).isEqualTo(MatrixProfile.srgb());
-        assertThat(ProfileShelf.SRGB_DIGEST).isEqualTo(ProfileShelf.digestOf(MatrixProfile.srgb()));
+        assertThat(ShippedProfile.SRGB.digest()).isEqualTo(ProfileShelf.digestOf(MatrixProfile.srgb()));
     }
 
     @Test

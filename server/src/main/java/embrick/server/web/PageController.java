@@ -8,7 +8,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 @Controller
 @Hidden
 class PageController {
-    @GetMapping({"/", "/jobs/{*rest}"})
+    @GetMapping({"/", "/profiles", "/jobs/{*rest}"})
     String page() {
         return "forward:/index.html";
     }
