@@ -20,11 +20,11 @@ public final class MutatedProfiles {
         int times = Integer.parseInt(args[1]);
         Random random = new Random(2026);
         Map<String, Integer> refusals = new TreeMap<>();
+        ProfileShelf shelf = new ProfileShelf();
         int used = 0;
         for (int time = 0; time < times; time++) {
             byte[] damaged = damaged(profile.bytes(), random);
             try {
-                ProfileShelf shelf = new ProfileShelf();
                 ProfileFacts facts = shelf.take(damaged);
                 convert(shelf, facts);
                 used++;

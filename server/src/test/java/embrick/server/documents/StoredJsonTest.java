@@ -3,6 +3,7 @@ package embrick.server.documents;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import embrick.core.colour.ColourPath;
 import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
 import embrick.core.edge.Extension;
@@ -31,11 +32,14 @@ import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Lift;
+import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
+import embrick.formats.icc.ShippedProfile;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -126,6 +130,8 @@ class StoredJsonTest {
         assertThat(read.lift()).isEqualTo(new Lift.None());
         assertThat(read.file()).isEqualTo(new FileFormat.Tiff(Packing.DEFLATE, Depth.EIGHT));
         assertThat(ticket.schemaVersion()).isEqualTo(TicketDocument.SCHEMA_VERSION);
+        assertThat(read.colour()).isEqualTo(new OutputColour.Keep());
+        assertThat(read.rounding()).isEqualTo(Rounding.NEAREST);
     }
 
     /** A ticket as version 2 stored it: no edges, a whole picture in the middle, no marks. */
@@ -141,6 +147,9 @@ class StoredJsonTest {
         Ticket read = TicketDocuments.toTicket(ticket);
         assertThat(read.edges()).isEqualTo(new Edges.None());
         assertThat(read.fit()).isEqualTo(new Fit.Inside(PaperColour.WHITE));
+        // Colours were sRGB, relative with compensation.
+        assertThat(ticket.colour()).isEqualTo(ColourDocument.srgb());
+        assertThat(ColourDocument.SRGB).isEqualTo(ShippedProfile.SRGB.digest());
         assertThat(json.ticket(json.write(ticket))).isEqualTo(ticket);
     }
 
@@ -164,10 +173,17 @@ class StoredJsonTest {
         assertThat(plan.corners()).isEqualTo(Framing.Corners.COVERED);
         assertThat(plan.extension()).isEqualTo(Extension.none());
         assertThat(plan.total()).isEqualTo(plan.sheet());
+        assertThat(plan.colour()).isEqualTo(new ColourPath(new ProfileRef.Srgb(), new ProfileRef.Srgb()));
+        assertThat(plan.rounding()).isEqualTo(Rounding.NEAREST);
+        ProfileRef old = json.plan(json.write(plan).replace("\"from\":{\"kind\":\"srgb\"}", """
+                "from":{"kind":"embedded","digest":"ab","model":"RGB"}"""))
+                .colour()
+                .from();
+        assertThat(old).isEqualTo(new ProfileRef.Icc("ab", ColourModel.RGB));
         assertThat(plan.limits().planes()).containsExactly(HalfPlane.ofCentre(-1, 0, 0.5, 0));
-        String old = json.write(FACTS).replace("\"pages\":\"ONE\",\"title\":null,", "");
-        assertThat(old).doesNotContain("pages").doesNotContain("title");
-        assertThat(json.facts(old)).isEqualTo(FACTS);
+        String oldFacts = json.write(FACTS).replace("\"pages\":\"ONE\",\"title\":null,", "");
+        assertThat(oldFacts).doesNotContain("pages").doesNotContain("title");
+        assertThat(json.facts(oldFacts)).isEqualTo(FACTS);
     }
 
     /** A framing as version 1 stored it, alone and within an act: its corners were covered. */

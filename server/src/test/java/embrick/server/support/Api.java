@@ -50,6 +50,19 @@ public final class Api {
         return send("PUT", path, json(body), headers(headers));
     }
 
+    public Answer delete(String path) {
+        return send("DELETE", path, BodyPublishers.noBody(), Map.of());
+    }
+
+    /** Puts a profile on the shelf, or tries to. */
+    public Answer addProfile(String fileName, byte[] content) {
+        return send(
+                "POST",
+                "/profiles?fileName=" + URLEncoder.encode(fileName, StandardCharsets.UTF_8),
+                BodyPublishers.ofByteArray(content),
+                Map.of("Content-Type", "application/octet-stream"));
+    }
+
     /** Sends one file of a job. */
     public Answer upload(String jobId, String path, byte[] content) {
         return send(
