@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -61,6 +62,7 @@ public final class Bench {
         tilt();
         perMegapixel();
         proof();
+        colours();
         twoCores();
         bands();
         huge("huge-jpeg");
@@ -150,6 +152,37 @@ public final class Bench {
                 String.format(Locale.ROOT, "libjpeg-turbo alone, in a process of its own: %.0f ms", decode * 1e3);
         line("proof region 1200 × 700, decoded (ms)", warm * 1e3, 100, 50, "lift and all");
         line("the same with decoding 24 MP (ms)", cold * 1e3, 400, 300, decoding);
+    }
+
+    private void colours() throws IOException, InterruptedException {
+        if (!isWanted("colour")) {
+            return;
+        }
+        Map<String, String> paths = new LinkedHashMap<>();
+        paths.put("matrix", "opRGB to sRGB");
+        paths.put("lut", "opRGB to paper, RGB");
+        paths.put("cmyk", "opRGB to paper, CMYK");
+        paths.put("from-cmyk", "paper, CMYK, to sRGB");
+        for (Map.Entry<String, String> path : paths.entrySet()) {
+            List<Measured> ours = new ArrayList<>();
+            List<Measured> alone = new ArrayList<>();
+            for (int turn = 0; turn < TURNS; turn++) {
+                ours.addAll(Ours.measure("colour-" + path.getKey(), REPEATS, pictures));
+                alone.addAll(Ours.measure("colour-alone-" + path.getKey(), REPEATS, pictures));
+            }
+            line(
+                    path.getValue() + ", beside Little CMS alone in its 16-bit grid",
+                    Measured.medianCpu(ours) / Measured.medianCpu(alone),
+                    1.3,
+                    1,
+                    String.format(
+                            Locale.ROOT,
+                            "CPU ms a megapixel: %.1f to %.1f",
+                            Measured.medianCpu(ours) * 1e3 / 24,
+                            Measured.medianCpu(alone) * 1e3 / 24));
+        }
+        double paper = Measured.medianWall(Ours.measure("proof-paper", 15, pictures));
+        line("proof 1200 × 700 on its paper, decoded (ms)", paper * 1e3, 100, 60, "lift, canvas, screen, PNG and all");
     }
 
     private void twoCores() throws IOException, InterruptedException {

@@ -3,6 +3,7 @@ package embrick.bench;
 import embrick.core.colour.ColourPath;
 import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
+import embrick.core.colour.Rendering;
 import embrick.core.colour.ToneCurve;
 import embrick.core.framing.Framing;
 import embrick.core.paper.PaperSize;
@@ -44,7 +45,9 @@ import embrick.formats.OpenedPicture;
 import embrick.formats.PrintFile;
 import embrick.formats.icc.MatrixProfile;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.icc.ShippedProfile;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;
@@ -92,6 +95,7 @@ final class Works implements AutoCloseable {
             case "circular" -> stage(0, Method.CIRCULAR_LANCZOS);
             case "small" -> new Work(10, this::smallPictures);
             case "proof" -> proof();
+            case "proof-paper" -> proofOnPaper();
             case "proof-cold" -> new Work(8, this::proofCold);
             case "decode" -> new Work(5, () -> formats.open(pictures.original()).close());
             case "two" -> new Work(12, this::twoTogether);
@@ -106,6 +110,12 @@ final class Works implements AutoCloseable {
             case "huge-jpeg" -> new Work(0, () -> huge(new FileFormat.Jpeg(95)));
             case "huge-tiff" -> new Work(0, () -> huge(new FileFormat.Tiff(FileFormat.Packing.PLAIN)));
             default -> {
+                if (name.startsWith("colour-alone-")) {
+                    yield ColourWorks.alone(name.substring("colour-alone-".length()));
+                }
+                if (name.startsWith("colour-")) {
+                    yield ColourWorks.ours(name.substring("colour-".length()));
+                }
                 if (name.startsWith("enlarge-")) {
                     yield enlarge(Integer.parseInt(name.substring("enlarge-".length())));
                 }
@@ -286,6 +296,19 @@ final class Works implements AutoCloseable {
         OpenedPicture opened = formats.open(pictures.original());
         held.add(opened);
         return new Work(30, () -> proof(opened));
+    }
+
+    /** The same, printed on canvas and shown as it looks there, as the page asks for it. */
+    private Work proofOnPaper() throws IOException {
+        OpenedPicture opened = formats.open(pictures.original());
+        held.add(opened);
+        ProfileRef canvas = new ProfileRef.Icc(ShippedProfile.CANVAS_RGB.digest(), ColourModel.RGB);
+        Plan plan = plan(opened, ticket(new Lift.ForPaper(PaperKind.LUSTRE)));
+        Plan printed = plan.withColour(new ColourPath(plan.colour().from(), canvas));
+        return new Work(
+                30,
+                () -> formats.writeOnScreen(
+                        printed, opened.raster(), PROOF, Rendering.ABSOLUTE, OutputStream.nullOutputStream()));
     }
 
     private void proof(OpenedPicture opened) {

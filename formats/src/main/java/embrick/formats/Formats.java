@@ -5,6 +5,8 @@ import embrick.core.check.Expectation.PageBoxes;
 import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Rendering;
+import embrick.core.colour.Transform;
+import embrick.core.lift.Halo;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
@@ -16,6 +18,7 @@ import embrick.core.print.PixelRows;
 import embrick.core.print.Print;
 import embrick.core.print.PrintPart;
 import embrick.core.print.Printer;
+import embrick.core.print.Stacked;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.FileKind;
@@ -59,6 +62,8 @@ import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import javax.imageio.ImageReader;
@@ -443,20 +448,34 @@ public final class Formats {
 
     /** Writes a part of a print for the screen: its own pixels, profile and depth, as PNG. */
     public void writeProof(PrintPart part, Plan plan, OutputStream to) throws IOException {
-        PngWriter.write(part, marks(plan), to, PrintFile.Progress.none());
+        PngWriter.write(part, marks(plan), PngWriter.Effort.QUICK, to, PrintFile.Progress.none());
     }
 
     /**
-     * Writes a part of a print as it looks, in sRGB of 8 bits.
+     * Writes a part of a print as it looks, in sRGB of 8 bits, made by two threads.
      *
      * @param look absolute to show the paper's own white and black, relative to show it on the screen's white
+     * @return how far lifted contours overshoot in it
      */
-    public void writeOnScreen(PrintPart part, Plan plan, Rendering look, OutputStream to) throws IOException {
+    public Optional<Halo> writeOnScreen(Plan plan, Raster original, PixelRect part, Rendering look, OutputStream to)
+            throws IOException {
         ProfileRef screen = new ProfileRef.Srgb();
-        PixelRows shown =
-                new OnScreen(part, profiles.along(new ColourPath(plan.colour().to(), screen, look)));
+        Transform toScreen = profiles.along(new ColourPath(plan.colour().to(), screen, look));
+        List<Print> prints = new ArrayList<>();
+        List<PixelRows> halves = new ArrayList<>();
+        int upper = Math.ceilDiv(part.height(), 2);
+        for (int y = 0; y < part.height(); y += upper) {
+            int rows = Math.min(upper, part.height() - y);
+            prints.add(print(plan, original));
+            PixelRect half = new PixelRect(part.x(), part.y() + y, part.width(), rows);
+            halves.add(new OnScreen(new PrintPart(prints.getLast(), half), toScreen));
+        }
         PrintFile file = new PrintFile(plan.marked(), profiles.bytes(screen), PrintFile.ColourTag.SRGB);
-        PngWriter.write(shown, file, to, PrintFile.Progress.none());
+        PngWriter.write(new Stacked(halves), file, PngWriter.Effort.QUICK, to, PrintFile.Progress.none());
+        return prints.stream()
+                .map(Print::halo)
+                .flatMap(Optional::stream)
+                .max(Comparator.comparingDouble(Halo::percent));
     }
 
     private PrintFile marks(Plan plan) {

@@ -97,6 +97,9 @@ public interface Lanes {
     /** As {@link #lookUp}, in a table over the fourth root of the samples. */
     void lookUpRoot(float[] table, float[] in, int from, float[] out, int at, int count);
 
+    /** As {@link #lookUpRoot}, and below 0 the table goes on as a line: {@code below} times the sample is added. */
+    void lookUpRootAndBelow(float[] table, float below, float[] in, int from, float[] out, int at, int count);
+
     /**
      * A matrix and an offset over planes: {@code out[r·row + i] = Σ in[k·row + i] · matrix[r·4 + k] + matrix[r·4 + 3]} for
      * three planes in and r below {@code planesOut}.

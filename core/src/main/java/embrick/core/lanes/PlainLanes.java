@@ -248,6 +248,14 @@ public final class PlainLanes implements Lanes {
     }
 
     @Override
+    public void lookUpRootAndBelow(float[] table, float below, float[] in, int from, float[] out, int at, int count) {
+        lookUpRoot(table, in, from, out, at, count);
+        for (int i = 0; i < count; i++) {
+            out[at + i] += below * Math.min(0f, in[from + i]);
+        }
+    }
+
+    @Override
     public void weighByDistance(float[] coefficients, float x, float y, float step, int width, int rows, float[] out) {
         for (int r = 0; r < rows; r++) {
             float down = y + r * step;

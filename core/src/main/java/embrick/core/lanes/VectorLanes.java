@@ -282,6 +282,12 @@ public final class VectorLanes implements Lanes {
     }
 
     @Override
+    public void lookUpRootAndBelow(float[] table, float below, float[] in, int from, float[] out, int at, int count) {
+        int done = VectorTables.lookUpRootAndBelow(table, below, in, from, out, at, count);
+        plain.lookUpRootAndBelow(table, below, in, from + done, out, at + done, count - done);
+    }
+
+    @Override
     public void lookUpRoot(float[] table, float[] in, int from, float[] out, int at, int count) {
         int done = VectorTables.lookUpRoot(table, in, from, out, at, count);
         plain.lookUpRoot(table, in, from + done, out, at + done, count - done);

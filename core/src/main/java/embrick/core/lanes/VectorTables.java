@@ -40,6 +40,20 @@ final class VectorTables {
         return i;
     }
 
+    static int lookUpRootAndBelow(float[] table, float below, float[] in, int from, float[] out, int at, int count) {
+        int[] places = new int[LANES];
+        float steps = table.length - 2;
+        int i = 0;
+        for (; i + LANES <= count; i += LANES) {
+            FloatVector samples = FloatVector.fromArray(WIDE, in, from + i);
+            FloatVector root = samples.max(0f).min(1f).sqrt().sqrt();
+            between(table, root.mul(steps), places)
+                    .add(samples.min(0f).mul(below))
+                    .intoArray(out, at + i);
+        }
+        return i;
+    }
+
     /** A node is a register. Two sums a step would be another order of summation than the plain version's. */
     static void mixNodes(float[] nodes, int[] places, float[] weights, int taps, int row, float[] out, int count) {
         for (int p = 0; p < count; p++) {

@@ -254,6 +254,10 @@ class LanesTest {
         plain.mixNodes(nodes, plainPlaces, plainParts, 4, row, plainOut, count);
         vector.mixNodes(nodes, vectorPlaces, vectorParts, 4, row, vectorOut, count);
         assertThat(vectorOut).isEqualTo(plainOut);
+        float[] table = floats(40);
+        plain.lookUpRootAndBelow(table, 3f, planes, 5, plainOut, 2, count);
+        vector.lookUpRootAndBelow(table, 3f, planes, 5, vectorOut, 2, count);
+        assertThat(vectorOut).isEqualTo(plainOut);
         float[] matrix = floats(12);
         plain.mixPlanes(planes, matrix, plainOut, 3, row, count);
         vector.mixPlanes(planes, matrix, vectorOut, 3, row, count);

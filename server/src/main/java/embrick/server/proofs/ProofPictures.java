@@ -84,15 +84,17 @@ class ProofPictures {
             throws IOException {
         Plan shown = shown(plan, wanted.show(), reduction);
         return decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
-            Print print = formats.print(shown, opened.raster());
             ByteArrayOutputStream png = new ByteArrayOutputStream();
-            PrintPart pixels = new PrintPart(print, part);
-            switch (wanted.look()) {
-                case OWN -> formats.writeProof(pixels, shown, png);
-                case PAPER -> formats.writeOnScreen(pixels, shown, Rendering.ABSOLUTE, png);
-                case WHITE -> formats.writeOnScreen(pixels, shown, Rendering.RELATIVE_PLAIN, png);
-            }
-            return new Proof(png.toByteArray(), print.halo());
+            Optional<Halo> halo = switch (wanted.look()) {
+                case OWN -> {
+                    Print print = formats.print(shown, opened.raster());
+                    formats.writeProof(new PrintPart(print, part), shown, png);
+                    yield print.halo();
+                }
+                case PAPER -> formats.writeOnScreen(shown, opened.raster(), part, Rendering.ABSOLUTE, png);
+                case WHITE -> formats.writeOnScreen(shown, opened.raster(), part, Rendering.RELATIVE_PLAIN, png);
+            };
+            return new Proof(png.toByteArray(), halo);
         });
     }
 

@@ -56,10 +56,7 @@ public final class LabSteps {
         void apply(Block in, Block out, int pixels) {
             for (int channel = 0; channel < 3; channel++) {
                 int plane = channel * Block.ROW;
-                lanes.lookUpRoot(table, in.planes, plane, out.planes, plane, pixels);
-                for (int i = plane; i < plane + pixels; i++) {
-                    out.planes[i] += BELOW * Math.min(0f, in.planes[i]);
-                }
+                lanes.lookUpRootAndBelow(table, BELOW, in.planes, plane, out.planes, plane, pixels);
             }
         }
     }
