@@ -106,6 +106,13 @@ run_page_figures() {
     -Dembrick.pictures="$PICTURES" 2>/dev/null | grep -aE '^PAGES|BUILD|ERROR'
 }
 
+# The charts of the simulated papers, printed, read and made into profiles again; a minute.
+make_papers() {
+  # shellcheck disable=SC2086
+  "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$(class_path):demo/target/classes" embrick.demo.PaperStandIns \
+    formats/src/main/resources/embrick/formats/icc/papers
+}
+
 # The pictures are taken from a database and a storage of their own, so that they show the demo job as it begins.
 run_shots() {
   run_maven verify -pl e2e -am -Dtest=ScreenshotsShots -Dsurefire.failIfNoSpecifiedTests=false \

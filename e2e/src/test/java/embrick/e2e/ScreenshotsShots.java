@@ -75,6 +75,7 @@ class ScreenshotsShots {
         shot("carry");
 
         shotEdges(job, page);
+        shotColours(job, page);
 
         browser.open(page + "/ticket/" + api.firstTicket(job).path("id").asString());
         browser.find(".drawing image");
@@ -109,6 +110,35 @@ class ScreenshotsShots {
         browser.find(".stage-made");
         browser.find(".near-not, .near-clear");
         shot("bench-canvas");
+    }
+
+    private void shotColours(String job, String page) throws Exception {
+        browser.open(address + "/profiles");
+        browser.find(".shelf-item");
+        browser.script(
+                "[...document.querySelectorAll('.shelf-item')].find(e => e.textContent.startsWith('Lustre paper, RGB')).click()");
+        browser.until(_ -> browser.all(".portrait polygon").size() >= 9 ? true : null);
+        shot("profiles");
+        String canvases =
+                api.get("/jobs/" + job + "/tickets").body().get(2).path("id").asString();
+        browser.open(page + "/ticket/" + canvases);
+        browser.see(".sentence", "Canvas, RGB");
+        browser.find("button[aria-label^='Colour']").click();
+        browser.find(".phrase-form");
+        shot("ticket-colour");
+        browser.open(page + "/proof?at=" + original(job, "wide-colours.jpg"));
+        browser.see(".figures", "not printable");
+        browser.script(
+                "[...document.querySelectorAll('.ant-segmented-item')].find(e => e.textContent === 'whole').click()");
+        browser.keys("m");
+        browser.keys("p");
+        browser.keys("l");
+        browser.until(_ -> browser.all(".proof-layer img").size() == 3 ? true : null);
+        browser.until(_ -> browser.text(".proof-busy").isEmpty() ? true : null);
+        shot("proof-paper");
+        browser.button("Intents side by side").click();
+        browser.until(_ -> browser.text(".intents").split("mean ΔE00").length == 5 ? true : null);
+        shot("intents");
     }
 
     private String original(String job, String path) {
