@@ -10,7 +10,6 @@ type Convert = Extract<Colour, { kind: 'convert' }>;
 interface Props {
   value: Colour;
   rounding: TicketDocument['rounding'];
-  /** Whether files of this ticket can have 8 bits. */
   onChange: (part: Partial<Pick<TicketDocument, 'colour' | 'rounding'>>) => void;
 }
 
@@ -40,7 +39,7 @@ export function ColourForm({ value, rounding, onChange }: Props) {
             <strong>convert</strong> <span className="quiet">the look stays, the numbers change</span>
           </Radio>
           <Radio value="name">
-            <strong>only name</strong> <span className="quiet">the numbers stay, the look changes: for a wrong profile</span>
+            <strong>only name</strong> <span className="quiet">numbers stay, the look changes: for a wrong profile</span>
           </Radio>
         </Space>
       </Radio.Group>
@@ -57,7 +56,7 @@ export function ColourForm({ value, rounding, onChange }: Props) {
         checked={rounding === 'DITHERED'}
         onChange={(event) => onChange({ rounding: event.target.checked ? 'DITHERED' : 'NEAREST' })}
       >
-        <strong>dither to 8 bits</strong> <span className="quiet">slow skies show no steps; never more than one count</span>
+        <strong>dither to 8 bits</strong> <span className="quiet">slow skies show no steps</span>
       </Checkbox>
     </Space>
   );
@@ -87,11 +86,11 @@ function Fitted({ value, onChange }: { value: Convert; onChange: (value: Convert
         onChange={(event) => onChange({ ...value, blackPoint: event.target.checked ? 'COMPENSATED' : 'PLAIN' })}
       >
         <strong>black to black</strong>{' '}
-        <span className="quiet">{isAbsolute ? 'absolute knows none' : 'black point compensation: shadows keep their drawing'}</span>
+        <span className="quiet">{isAbsolute ? 'absolute knows none' : 'shadows keep their drawing'}</span>
       </Checkbox>
       <p className="quiet">
-        Relative with black to black suits most photographs: what the paper has stays as it is. Where the proof marks much,
-        try perceptual.
+        Relative with black to black (black point compensation) suits most photographs; where the proof marks much, try
+        perceptual.
       </p>
     </>
   );
