@@ -124,7 +124,7 @@ class ColoursInFilesTest {
         return values;
     }
 
-    /** A TIFF's counts of 16 bits as netpbm... through libtiff's own raw dump would need no profile; numpy reads strips. */
+    /** A TIFF's counts of 16 bits, 0..1, by our own reader, which other tests hold against libtiff. */
     private static double[][] deep(Path tiff, int channels) throws IOException {
         try (OpenedPicture opened = FORMATS.open(tiff)) {
             int pixels = (int) opened.raster().stored().pixels();

@@ -78,8 +78,9 @@ final class ChainBuilder {
         if (rendering.intent() == Intent.ABSOLUTE) {
             return whites(from.white(), to.white());
         }
-        boolean isForced =
-                rendering.intent() != Intent.RELATIVE && (from.majorVersion() >= 4 || to.majorVersion() >= 4);
+        // Version 4 means its perceptual tables to be come to black to black (ICC.1:2022, annex F.2; so does Little
+        // CMS).
+        boolean isForced = rendering.intent() != Intent.RELATIVE && to.majorVersion() >= 4;
         return isForced || rendering.blackPoint() == BlackPoint.COMPENSATED
                 ? blacks(from, to, rendering.intent())
                 : Optional.empty();

@@ -199,6 +199,7 @@ final class ProfileSteps {
 
     /** Whether colours can be sent to it: from tables or curves; inputs and spaces may lack the way back. */
     static boolean canBeTarget(IccProfile profile) {
-        return profile.model() == ColourModel.CMYK || profile.has("A2B0") ? profile.has("B2A0") : true;
+        boolean isOfTables = profile.model() == ColourModel.CMYK || profile.has("A2B0");
+        return !isOfTables || profile.has("B2A0");
     }
 }

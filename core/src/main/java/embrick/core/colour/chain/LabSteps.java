@@ -6,8 +6,8 @@ import java.util.List;
 
 /** From XYZ to L*a*b* and back, both under D50 and as they are: Y of white 1, L* of white 100. */
 public final class LabSteps {
-    /** Values up to so much of white keep their place: fluorescent papers, and primaries that lack a little of a white. */
-    private static final double ROOM = 1.25;
+    /** Values up to so much of white keep their place: all that ICC.1's encoding of XYZ holds, 1.99997, under D50. */
+    private static final double ROOM = 2.5;
 
     private static final int ROOT_ENTRIES = 4096;
     private static final double EPSILON = 216.0 / 24389;
