@@ -3,9 +3,12 @@ package embrick.core.print;
 import embrick.core.pixels.Strip;
 import embrick.core.units.PixelSize;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** Rows of parts that lie one under the other, all made beforehand, side by side on the processor's cores. */
 public final class Stacked implements PixelRows {
+    private static final int TOGETHER = 32;
+
     private final PixelSize size;
     private final int channels;
     private final int bits;
@@ -20,14 +23,20 @@ public final class Stacked implements PixelRows {
         this.channels = first.channels();
         this.bits = first.bitsPerChannel();
         this.samples = new float[Math.multiplyExact(Math.multiplyExact(width, height), channels)];
-        List<Strip> made = parts.parallelStream()
-                .map(part -> part.rows(0, part.size().height()))
-                .toList();
-        int at = 0;
-        for (Strip strip : made) {
-            int count = strip.rows() * strip.rowLength();
-            System.arraycopy(strip.samples(), 0, samples, at, count);
-            at += count;
+        int[] firstRows = new int[parts.size()];
+        for (int i = 1; i < firstRows.length; i++) {
+            firstRows[i] = firstRows[i - 1] + parts.get(i - 1).size().height();
+        }
+        IntStream.range(0, parts.size()).parallel().forEach(i -> make(parts.get(i), firstRows[i]));
+    }
+
+    /** A few rows at a time, so that what is between the stages stays in the cache. */
+    private void make(PixelRows part, int firstRow) {
+        int row = size.width() * channels;
+        int height = part.size().height();
+        for (int y = 0; y < height; y += TOGETHER) {
+            int rows = Math.min(TOGETHER, height - y);
+            System.arraycopy(part.rows(y, rows).samples(), 0, samples, (firstRow + y) * row, rows * row);
         }
     }
 
