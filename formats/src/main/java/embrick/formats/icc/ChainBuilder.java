@@ -60,20 +60,6 @@ final class ChainBuilder {
         return Optional.of(new Chain(steps));
     }
 
-    /** From L*a*b*, relative to the medium's white, to device. */
-    static Optional<Chain> fromLab(IccProfile to, Intent intent) throws UnusableProfileException {
-        Optional<Side> target = ProfileSteps.toDevice(to, intent);
-        if (target.isEmpty()) {
-            return Optional.empty();
-        }
-        List<Step> steps = new ArrayList<>();
-        if (target.get().connection() == Connection.XYZ) {
-            steps.addAll(LabSteps.toXyz());
-        }
-        steps.addAll(target.get().steps());
-        return Optional.of(new Chain(steps));
-    }
-
     private static Optional<Affine> fitted(IccProfile from, IccProfile to, Rendering rendering) {
         if (rendering.intent() == Intent.ABSOLUTE) {
             return whites(from.white(), to.white());

@@ -192,7 +192,7 @@ final class IccProfile {
                 .map(element -> new Xyz(fixed(element, 8), fixed(element, 12), fixed(element, 16)));
     }
 
-    /** The medium's white, relative to D50; displays of version 2 are taken to have D50 itself (ICC.1:2022, annex F). */
+    /** The medium's white, relative to D50; displays of version 2 are taken to have D50 itself, as Little CMS takes them. */
     Xyz white() {
         return majorVersion() == 2 && purpose == Purpose.DISPLAY
                 ? Xyz.D50

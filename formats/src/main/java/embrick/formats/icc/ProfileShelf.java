@@ -101,6 +101,11 @@ public final class ProfileShelf implements Transforms {
      * @throws IllegalArgumentException if it is not known
      */
     public ProfileFacts facts(String digest) {
+        // Asked with every plan: what is judged is not hashed again.
+        ProfileFacts known = judged.get(digest);
+        if (known != null) {
+            return known;
+        }
         try {
             return take(bytesOf(digest));
         } catch (UnusableProfileException unusable) {

@@ -45,7 +45,7 @@ final class JpegMarks {
         out.writeShort(0);
     }
 
-    /** ITU-T T.872, 6.5.3: version 100, no flags, transform 2: inks turned round and coded as luminance and chroma. */
+    /** ITU-T T.872, its APP14 segment (clause 6.5.3 from memory): version 100, no flags, transform 2: inks turned round and coded as luminance and chroma. */
     private static void writeApp14(DataOutputStream out) throws IOException {
         out.writeShort(0xFF00 | JpegHeader.APP14);
         out.writeShort(14);

@@ -23,7 +23,6 @@ import org.springframework.transaction.annotation.Transactional;
  * the job's assumption.
  */
 @Service
-@Transactional
 public class PictureProfiles {
     /** What Embrick assumes where a job says nothing. Inks without a profile are anybody's guess; this one is visible. */
     private static final Map<ColourModel, ShippedProfile> ASSUMED = Map.of(
@@ -58,6 +57,7 @@ public class PictureProfiles {
      *
      * @param digest of a known profile; empty for Embrick's own assumption
      */
+    @Transactional
     public void assume(UUID jobId, ColourModel model, Optional<String> digest) {
         digest.ifPresent(wanted -> require(wanted, model));
         AssumptionEntity assumption = assumptions.findById(jobId).orElseGet(() -> new AssumptionEntity(jobId));

@@ -2,6 +2,7 @@ package embrick.server.profiles;
 
 import embrick.core.colour.Intent;
 import embrick.core.colour.Lab;
+import embrick.core.colour.ProfileRef;
 import embrick.core.pixels.ColourModel;
 import embrick.formats.icc.ProfileFacts;
 import embrick.formats.icc.ProfileFacts.Purpose;
@@ -164,7 +165,7 @@ class ProfileController {
                 .build();
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment.toString())
-                .body(shelf.bytes(new embrick.core.colour.ProfileRef.Icc(digest, facts.model())));
+                .body(shelf.bytes(new ProfileRef.Icc(digest, facts.model())));
     }
 
     /**
