@@ -28,6 +28,7 @@ import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.ticket.FileFormat;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
+import embrick.formats.apart.DecoderPool;
 import embrick.formats.exif.ExifFacts;
 import embrick.formats.heif.HeifFile;
 import embrick.formats.icc.ProfileShelf;
@@ -132,11 +133,25 @@ public final class Formats {
         return open(file, leastEdge);
     }
 
+    /** As {@link #openReduced}, but decoded in a process of its own, whatever the format; slower by the pipe. */
+    public OpenedPicture openApart(Path file, int leastEdge) throws IOException {
+        return open(file, leastEdge, (_, edge) -> DecoderPool.SHARED.pixels(file, edge));
+    }
+
     private OpenedPicture open(Path file, int leastEdge) throws IOException {
+        return open(file, leastEdge, (header, edge) -> header.decoder().decode(edge));
+    }
+
+    /** Where the pixels of a file come from whose header was read. */
+    private interface Opening {
+        Raster open(Header header, int leastEdge) throws IOException;
+    }
+
+    private OpenedPicture open(Path file, int leastEdge, Opening opening) throws IOException {
         Header header = header(file);
         limits.require(header.facts());
         SourceFacts facts = header.facts();
-        Raster raster = header.decoder().decode(leastEdge);
+        Raster raster = opening.open(header, leastEdge);
         return new OpenedPicture(
                 new SourceFacts(
                         facts.kind(),

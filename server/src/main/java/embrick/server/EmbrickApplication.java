@@ -11,6 +11,17 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 @ConfigurationPropertiesScan
 public class EmbrickApplication {
     public static void main(String[] arguments) {
+        requireUnicodeNames();
         SpringApplication.run(EmbrickApplication.class, arguments);
+    }
+
+    /** File names go to the system in the encoding of the locale it was started under; only UTF-8 has all letters. */
+    private static void requireUnicodeNames() {
+        String encoding = System.getProperty("sun.jnu.encoding");
+        if (!"UTF-8".equalsIgnoreCase(encoding)) {
+            System.err.println("Embrick: file names would be written in " + encoding
+                    + ", which has not all letters. Start it under a UTF-8 locale, for instance with LC_ALL=C.UTF-8.");
+            System.exit(2);
+        }
     }
 }

@@ -38,6 +38,7 @@ class ArchitectureTest {
                     "..originals..",
                     "..previews..",
                     "..profiles..",
+                    "..problems..",
                     "..proofs..",
                     "..runs..",
                     "..deliveries..",

@@ -2,11 +2,36 @@ package embrick.core.ticket;
 
 import embrick.core.units.Ratio;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** A ratio of sides, either way up; or the picture's own; or free. */
 public sealed interface Shape {
+    /** Two whole numbers that a {@code long} holds. */
+    Pattern WRITTEN_RATIO = Pattern.compile("(\\d{1,18}):(\\d{1,18})(-at-scale)?");
+
     /** Short and stable, for storing and comparing: {@code 4:5}, {@code 4:5-at-scale}, {@code own}, {@code free}. */
     String key();
+
+    /** The key of the shape that is written so: 8:10 and 5:4 are 4:5. Empty if it names none. */
+    static Optional<String> keyOf(String written) {
+        Matcher ratio = WRITTEN_RATIO.matcher(written.strip());
+        if (ratio.matches()) {
+            long a = Long.parseLong(ratio.group(1));
+            long b = Long.parseLong(ratio.group(2));
+            if (a < 1 || b < 1) {
+                return Optional.empty();
+            }
+            Ratio sides = new Ratio(a, b);
+            return Optional.of(ratio.group(3) == null ? new Fixed(sides).key() : new AtScale(sides).key());
+        }
+        return Stream.of(new Own(), new Free())
+                .map(Shape::key)
+                .filter(written.strip()::equals)
+                .findFirst();
+    }
 
     record Fixed(Ratio ratio) implements Shape {
         public Fixed {

@@ -18,6 +18,9 @@ public final class Length implements Comparable<Length> {
     /** Parts in an inch: 36 a micrometre × 25 400. */
     public static final long UNITS_PER_INCH = 914_400;
 
+    /** Characters of a length that somebody types. */
+    private static final int MOST_TYPED = 60;
+
     private static final Pattern SPOKEN = Pattern.compile(
             "\\s*(?:(\\d+)\\s+)?(?:(\\d+)/(\\d+)|(\\d+(?:[.,]\\d+)?|[.,]\\d+))\\s*(in|inch|inches|\"|″|cm|mm|pt)?\\s*",
             Pattern.CASE_INSENSITIVE);
@@ -39,7 +42,9 @@ public final class Length implements Comparable<Length> {
 
     /** {@code of(8, IN)}; more digits than 1/914 400 inch can hold are rounded to the nearest. */
     public static Length of(BigDecimal value, LengthUnit unit) {
-        BigDecimal exact = value.multiply(BigDecimal.valueOf(unit.parts())).setScale(0, RoundingMode.HALF_UP);
+        BigDecimal exact = Decimals.requireShort("length", value)
+                .multiply(BigDecimal.valueOf(unit.parts()))
+                .setScale(0, RoundingMode.HALF_UP);
         return new Length(exact.longValueExact(), unit);
     }
 
@@ -67,6 +72,10 @@ public final class Length implements Comparable<Length> {
      * @throws IllegalArgumentException if the text is no length
      */
     public static Length parse(String text, LengthUnit unit) {
+        if (text.length() > MOST_TYPED) {
+            throw new IllegalArgumentException(
+                    "length: expected at most " + MOST_TYPED + " characters, got " + text.length());
+        }
         Matcher match = SPOKEN.matcher(text);
         if (!match.matches() || (match.group(1) != null && match.group(2) == null)) {
             throw new IllegalArgumentException("length: expected a number with in, cm, mm or pt, got " + text);

@@ -45,7 +45,7 @@ public record Resolution(long pixels, long perParts) implements Comparable<Resol
     }
 
     public static Resolution perInch(BigDecimal value) {
-        BigDecimal plain = value.stripTrailingZeros();
+        BigDecimal plain = Decimals.requireShort("resolution", value).stripTrailingZeros();
         int scale = Math.max(0, plain.scale());
         return perInch(
                 plain.movePointRight(scale).longValueExact(),

@@ -85,7 +85,17 @@ class NameAllotmentTest {
         ".hidden.jpg, hidden.jpg",
         "a?b*c.png, a-b-c.jpg",
         "'trail. .png', trail.jpg",
-        "....png, picture.jpg"
+        "....png, picture.jpg",
+        // The same ports with ISO 8859-1's raised digits: Microsoft, "Naming Files, Paths, and Namespaces".
+        "COM\u00b9.jpg, _COM\u00b9.jpg",
+        "lpt\u00b3.txt.png, _lpt\u00b3.txt.jpg",
+        "'con .jpg', '_con.jpg'",
+        "CONOUT$.png, _CONOUT$.jpg",
+        // Right-to-left override: shown, this name ends in "gpj.exe" turned round (Unicode TR 36, section 2.5).
+        "kite\u202egpj.exe.png, kitegpj.exe.jpg",
+        "\u2066kite\u2069\u200f.png, kite.jpg",
+        "kite\u2028day.png, kiteday.jpg",
+        "half\ud800.png, half-.jpg"
     })
     void becomesANameThatEverySystemStores(String original, String name) {
         assertThat(names(ORIGINAL, original)).containsExactly(name);

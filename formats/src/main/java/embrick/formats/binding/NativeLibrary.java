@@ -1,5 +1,6 @@
 package embrick.formats.binding;
 
+import embrick.formats.UnfitMachineException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.FunctionDescriptor;
 import java.lang.foreign.Linker;
@@ -23,8 +24,8 @@ public final class NativeLibrary {
         try {
             this.symbols = SymbolLookup.libraryLookup(soName, Arena.global());
         } catch (IllegalArgumentException missing) {
-            throw new IllegalStateException(
-                    soName + " is not on this machine: install the Debian package " + debianPackage, missing);
+            throw new UnfitMachineException(
+                    soName + " is not on this machine: install the Debian package " + debianPackage);
         }
     }
 
@@ -35,7 +36,7 @@ public final class NativeLibrary {
     private MemorySegment address(String name) {
         return symbols.find(name)
                 .orElseThrow(
-                        () -> new IllegalStateException(name + " is missing from the library of " + debianPackage));
+                        () -> new UnfitMachineException(name + " is missing from the library of " + debianPackage));
     }
 
     /** A function that is short, calls nothing back, and may be handed arrays of the heap without a copy. */

@@ -8,8 +8,12 @@ import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.UnusablePictureException;
+import embrick.formats.apart.Asked;
+import embrick.formats.apart.DecoderPool;
 import embrick.formats.binding.FileBytes;
 import embrick.formats.exif.ExifFacts;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
 import java.io.IOException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
@@ -44,12 +48,54 @@ public record HeifFile(
 
     /** Reads the facts, in a process of its own; no pixels are decoded. */
     public static HeifFile read(Path file) throws IOException {
-        return HeifProcess.SHARED.facts(file);
+        return DecoderPool.isChild()
+                ? readHere(file)
+                : DecoderPool.SHARED.ask(Asked.HEIF_FACTS, file, Integer.MAX_VALUE, HeifFile::read);
     }
 
     /** Decodes in a process of its own. @return a raster the caller closes */
     public Raster decode(Path file) throws IOException {
-        return HeifProcess.SHARED.pixels(file, this);
+        return DecoderPool.isChild() ? decodeHere(file) : DecoderPool.SHARED.pixels(file, Integer.MAX_VALUE);
+    }
+
+    /** Sends the facts from a child to its parent, which has {@link #read(DataInputStream)}. */
+    public void write(DataOutputStream out) throws IOException {
+        out.writeInt(size.width());
+        out.writeInt(size.height());
+        out.writeUTF(alpha.name());
+        out.writeInt(bits);
+        byte[] profile = icc.orElse(new byte[0]);
+        out.writeInt(profile.length);
+        out.write(profile);
+        out.writeUTF(primaries.name());
+        write(across, out);
+        write(down, out);
+    }
+
+    private static void write(Optional<Resolution> resolution, DataOutputStream out) throws IOException {
+        out.writeLong(resolution.map(Resolution::pixels).orElse(0L));
+        out.writeLong(resolution.map(Resolution::perParts).orElse(0L));
+    }
+
+    private static HeifFile read(DataInputStream in) throws IOException {
+        PixelSize size = new PixelSize(in.readInt(), in.readInt());
+        Alpha alpha = Alpha.valueOf(in.readUTF());
+        int bits = in.readInt();
+        byte[] icc = in.readNBytes(in.readInt());
+        return new HeifFile(
+                size,
+                alpha,
+                bits,
+                icc.length == 0 ? Optional.empty() : Optional.of(icc),
+                Primaries.valueOf(in.readUTF()),
+                readResolution(in),
+                readResolution(in));
+    }
+
+    private static Optional<Resolution> readResolution(DataInputStream in) throws IOException {
+        long pixels = in.readLong();
+        long perParts = in.readLong();
+        return pixels == 0 ? Optional.empty() : Optional.of(new Resolution(pixels, perParts));
     }
 
     int channels() {
@@ -60,8 +106,8 @@ public record HeifFile(
         return bits > 8 ? 2 : 1;
     }
 
-    /** Reads the facts by the library, which damaged files can make fall over: only for {@link HeifChild}. */
-    static HeifFile readHere(Path file) throws IOException {
+    /** Reads the facts by the library, which damaged files can make fall over: only in a child. */
+    private static HeifFile readHere(Path file) throws IOException {
         try (Arena arena = Arena.ofConfined();
                 LibHeif.Picture picture = new LibHeif.Picture(FileBytes.whole(file, arena), MOST_SIDE)) {
             int width = picture.width();
@@ -103,8 +149,8 @@ public record HeifFile(
                 : ExifFacts.read(Arrays.copyOfRange(block, (int) start, block.length));
     }
 
-    /** Decodes by the library: only for {@link HeifChild}. @return a raster the caller closes */
-    Raster decodeHere(Path file) throws IOException {
+    /** Decodes by the library: only in a child. @return a raster the caller closes */
+    private Raster decodeHere(Path file) throws IOException {
         boolean deep = bits > 8;
         boolean seeThrough = alpha == Alpha.SEE_THROUGH;
         int chroma = deep

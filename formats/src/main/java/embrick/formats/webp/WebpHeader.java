@@ -4,6 +4,7 @@ import embrick.core.pixels.Raster;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.units.PixelSize;
 import embrick.formats.UnusablePictureException;
+import embrick.formats.apart.DecoderPool;
 import embrick.formats.binding.FileBytes;
 import embrick.formats.exif.ExifFacts;
 import java.io.DataInputStream;
@@ -139,8 +140,12 @@ public record WebpHeader(PixelSize size, Alpha alpha, Optional<byte[]> icc, Opti
         }
     }
 
-    /** @return a raster the caller closes */
+    /** Decodes in a process of its own. @return a raster the caller closes */
     public Raster decode(Path file) throws IOException {
+        return DecoderPool.isChild() ? decodeHere(file) : DecoderPool.SHARED.pixels(file, Integer.MAX_VALUE);
+    }
+
+    private Raster decodeHere(Path file) throws IOException {
         int channels = alpha == Alpha.SEE_THROUGH ? 4 : 3;
         Raster raster = Raster.allocate(size, channels, 1);
         try (Arena arena = Arena.ofConfined()) {

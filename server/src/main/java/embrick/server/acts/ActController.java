@@ -5,6 +5,7 @@ import embrick.server.documents.DepartureDocument;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocuments;
 import embrick.server.framings.DepartureView;
+import embrick.server.framings.FramingService;
 import embrick.server.framings.FramingView;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
@@ -95,21 +96,23 @@ class ActController {
     record FramingContent(@NotNull @Valid FramingDocument document, boolean accepted) {}
 
     /**
-     * One framing, as an act of its own. {@code If-Match} carries the version looked at, {@code "-1"} where the picture
-     * had none yet.
+     * One framing, as an act of its own. {@code If-Match} carries the version looked at; {@code If-None-Match: *} says that
+     * the picture had none yet for this shape.
      */
     @PutMapping("/originals/{id}/framings/{shape}")
     ResponseEntity<FramingView> keep(
             @PathVariable UUID id,
             @PathVariable String shape,
-            @RequestHeader("If-Match") String ifMatch,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch,
+            @RequestHeader(name = "If-None-Match", required = false) String ifNoneMatch,
             @Valid @RequestBody FramingContent content) {
-        long version = IfMatch.version(ifMatch, "framing");
+        long version = IfMatch.version(ifMatch, ifNoneMatch, "framing");
         Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
         Outcome outcome = acts.act(
                 original.jobId(),
                 "framed",
-                List.of(new FramingWish(id, shape, version, content.document(), content.accepted())),
+                List.of(new FramingWish(
+                        id, FramingService.shapeKey(shape), version, content.document(), content.accepted())),
                 List.of());
         FramingView framing = outcome.framings().getFirst();
         return ResponseEntity.ok().eTag("\"" + framing.version() + "\"").body(framing);

@@ -91,7 +91,7 @@ public class ActService {
         lock(jobId);
         Map<UUID, Original> pictures = pictures(jobId, framed, departed);
         List<FramingStep> framingSteps = new ArrayList<>();
-        byKey(framed, FramingWish::shapeKey).forEach((shape, changes) -> {
+        byKey(framed, wish -> FramingService.shapeKey(wish.shapeKey())).forEach((shape, changes) -> {
             Map<UUID, FramingView> now = framings.now(
                     shape, changes.stream().map(FramingWish::originalId).toList());
             for (FramingWish change : changes) {
@@ -153,12 +153,7 @@ public class ActService {
         Set<UUID> ids = new LinkedHashSet<>();
         framed.forEach(change -> ids.add(change.originalId()));
         departed.forEach(change -> ids.add(change.originalId()));
-        Map<UUID, Original> pictures = originals.findByJobIdAndIdIn(jobId, ids).stream()
-                .collect(Collectors.toMap(Original::id, Function.identity()));
-        if (pictures.size() != ids.size()) {
-            throw ProblemException.notFound("original");
-        }
-        return pictures;
+        return originals.requireOf(jobId, ids).stream().collect(Collectors.toMap(Original::id, Function.identity()));
     }
 
     private void requireTicketOf(UUID jobId, UUID ticketId) {

@@ -11,9 +11,15 @@ final class Csv {
         return Arrays.stream(values).map(Object::toString).map(Csv::field).collect(Collectors.joining(",")) + "\r\n";
     }
 
+    /**
+     * What a spreadsheet takes for the beginning of a formula (OWASP, "CSV Injection"); the wide signs of East Asian
+     * keyboards too.
+     */
+    private static final String FORMULA_SIGNS = "=+-@\t\r\n\uff1d\uff0b\uff0d\uff20";
+
     /** Quoted where it must be; a spreadsheet must not take a name for a formula. */
     static String field(String value) {
-        String safe = !value.isEmpty() && "=+-@\t".indexOf(value.charAt(0)) >= 0 ? "'" + value : value;
+        String safe = !value.isEmpty() && FORMULA_SIGNS.indexOf(value.charAt(0)) >= 0 ? "'" + value : value;
         return safe.matches("(?s).*[\",\r\n].*") ? "\"" + safe.replace("\"", "\"\"") + "\"" : safe;
     }
 }

@@ -4,37 +4,46 @@ import embrick.core.lift.Halo;
 import embrick.core.plan.Plan;
 import embrick.formats.Formats;
 import embrick.server.documents.StoredJson;
+import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
+import embrick.server.originals.Original.Trouble;
 import embrick.server.problems.ProblemException;
+import embrick.server.problems.ProblemException.ProblemDetail;
+import embrick.server.runs.DeliveredFiles;
+import embrick.server.runs.DeliveredFiles.OnDisk;
 import embrick.server.runs.Piece;
 import embrick.server.runs.PieceRepository;
+import embrick.server.runs.PieceRow;
 import embrick.server.runs.Run;
 import embrick.server.runs.RunService;
 import embrick.server.storage.Storage;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.constraints.NotNull;
-import java.io.IOException;
+import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.UUID;
-import java.util.zip.Deflater;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
+import java.util.zip.CRC32;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** What a run left behind: where it is, its list as JSON and CSV, its ZIP, each piece, and the way back from an original. */
 @RestController
@@ -45,11 +54,19 @@ class DeliveryController {
 
     private final RunService runs;
     private final PieceRepository pieces;
+    private final DeliveredFiles files;
     private final Storage storage;
     private final StoredJson json;
     private final Formats formats;
 
-    DeliveryController(RunService runs, PieceRepository pieces, Storage storage, StoredJson json, Formats formats) {
+    DeliveryController(
+            RunService runs,
+            PieceRepository pieces,
+            DeliveredFiles files,
+            Storage storage,
+            StoredJson json,
+            Formats formats) {
+        this.files = files;
         this.formats = formats;
         this.runs = runs;
         this.pieces = pieces;
@@ -57,6 +74,9 @@ class DeliveryController {
         this.json = json;
     }
 
+    /**
+     * @param onDisk what lies in the delivery under the name of a finished piece; null while it is not finished
+     */
     record DeliveredPiece(
             @NotNull UUID pieceId,
             @NotNull String name,
@@ -70,7 +90,18 @@ class DeliveryController {
             @Schema(nullable = true) String sha256,
             @Schema(nullable = true) Double haloPercent,
             boolean haloNoticed,
-            @Schema(nullable = true) String trouble) {}
+            @Schema(nullable = true) OnDisk onDisk,
+            @Schema(nullable = true) String trouble) {
+        /** The check's outcome in a word, or what is wrong. */
+        String check() {
+            if (trouble != null) {
+                return trouble;
+            }
+            return onDisk == OnDisk.MISSING || onDisk == OnDisk.CHANGED
+                    ? onDisk.name().toLowerCase(Locale.ROOT) + " in its folder"
+                    : state.name().toLowerCase(Locale.ROOT);
+        }
+    }
 
     record DeliveryView(
             @NotNull UUID runId,
@@ -86,22 +117,22 @@ class DeliveryController {
     @GetMapping(path = "/runs/{runId}/delivery", produces = MediaType.APPLICATION_JSON_VALUE)
     DeliveryView delivery(@PathVariable UUID runId) {
         Run run = runs.get(runId);
+        TicketDocument ticket = json.ticket(run.ticketDocument());
         return new DeliveryView(
                 run.id(),
                 run.jobId(),
-                json.ticket(run.ticketDocument()).name(),
+                ticket.name(),
                 run.folder(),
                 storage.delivery(run.folder()).toString(),
-                Formats.isForBooks(TicketDocuments.toTicket(json.ticket(run.ticketDocument()))
-                        .file()),
+                Formats.isForBooks(TicketDocuments.toTicket(ticket).file()),
                 run.startedAt(),
                 run.finishedAt().orElse(null),
-                pieces.findByRunIdOrderByPosition(runId).stream()
-                        .map(piece -> piece(piece, run))
+                pieces.rows(runId).stream()
+                        .map(piece -> piece(piece, run, ticket))
                         .toList());
     }
 
-    private DeliveredPiece piece(Piece piece, Run run) {
+    private DeliveredPiece piece(PieceRow piece, Run run, TicketDocument ticket) {
         return new DeliveredPiece(
                 piece.id(),
                 piece.name(),
@@ -110,14 +141,15 @@ class DeliveryController {
                 piece.state(),
                 piece.width(),
                 piece.height(),
-                json.ticket(run.ticketDocument()).ppi().doubleValue(),
+                piece.markedPpi().orElse(ticket.ppi().doubleValue()),
                 piece.fileBytes().orElse(null),
                 piece.digest().orElse(null),
                 piece.haloPercent().orElse(null),
                 piece.haloPercent()
                         .filter(percent -> percent > Halo.NOTICED_FROM)
                         .isPresent(),
-                piece.trouble().map(trouble -> trouble.text()).orElse(null));
+                files.look(run, piece).orElse(null),
+                piece.trouble().map(Trouble::text).orElse(null));
     }
 
     /** RFC 4180, one line a piece. */
@@ -136,76 +168,125 @@ class DeliveryController {
                     piece.fileBytes() == null ? "" : piece.fileBytes(),
                     piece.sha256() == null ? "" : piece.sha256(),
                     piece.haloPercent() == null ? "" : piece.haloPercent(),
-                    piece.trouble() == null
-                            ? piece.state().name().toLowerCase(java.util.Locale.ROOT)
-                            : piece.trouble()));
+                    piece.check()));
         }
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(lastPart(delivery.folder()) + ".csv"))
                 .body(csv.toString().getBytes(StandardCharsets.UTF_8));
     }
 
-    /** All checked pieces and their list, streamed; pictures are stored, not packed again. */
+    /**
+     * All checked pieces and their list; pictures are stored, not packed again. A piece whose file is missing or changed is
+     * told before anything is sent, unless only what is {@code present} is wanted: the list then says what is not.
+     */
     @GetMapping(path = "/runs/{runId}/delivery.zip", produces = ZIP)
-    void zip(@PathVariable UUID runId, HttpServletResponse response) throws IOException {
-        DeliveryView delivery = delivery(runId);
-        Path folder = Path.of(delivery.place());
-        String name = lastPart(delivery.folder());
-        response.setContentType(ZIP);
-        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, attachment(name + ".zip"));
-        try (ZipOutputStream zip = new ZipOutputStream(response.getOutputStream(), StandardCharsets.UTF_8)) {
-            zip.setLevel(Deflater.NO_COMPRESSION);
-            for (DeliveredPiece piece : delivery.pieces()) {
-                if (piece.state() == Piece.State.CHECKED) {
-                    zip.putNextEntry(new ZipEntry(name + "/" + piece.name()));
-                    Files.copy(folder.resolve(piece.name()), zip);
-                    zip.closeEntry();
-                }
-            }
-            zip.putNextEntry(new ZipEntry(name + "/list.csv"));
-            zip.write(csv(runId).getBody());
-            zip.closeEntry();
+    ResponseEntity<StreamingResponseBody> zip(@PathVariable UUID runId, @RequestParam(defaultValue = "ALL") ZipOf of) {
+        Run run = runs.get(runId);
+        String name = lastPart(run.folder());
+        List<StoredZip.Entry> entries = new ArrayList<>();
+        List<PieceRow> lost = new ArrayList<>();
+        for (PieceRow piece : checked(runId)) {
+            Path file = files.place(run, piece.name());
+            files.fingerprint(run, piece)
+                    .ifPresentOrElse(
+                            found -> entries.add(new StoredZip.Entry(
+                                    name + "/" + piece.name(),
+                                    found.bytes(),
+                                    found.crc32(),
+                                    () -> Files.newInputStream(file))),
+                            () -> lost.add(piece));
+        }
+        if (of == ZipOf.ALL) {
+            requireNoneLost(lost);
+        }
+        byte[] list = csv(runId).getBody();
+        CRC32 crc = new CRC32();
+        crc.update(list);
+        entries.add(new StoredZip.Entry(
+                name + "/list.csv", list.length, crc.getValue(), () -> new ByteArrayInputStream(list)));
+        StoredZip zip = new StoredZip(entries);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(ZIP))
+                .contentLength(zip.length())
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(name + ".zip"))
+                .body(zip::writeTo);
+    }
+
+    /** What a ZIP holds. */
+    enum ZipOf {
+        /** Every checked piece, or none. */
+        ALL,
+        /** Those whose files are as they were checked. */
+        PRESENT
+    }
+
+    private List<PieceRow> checked(UUID runId) {
+        return pieces.rows(runId).stream()
+                .filter(piece -> piece.state() == Piece.State.CHECKED)
+                .toList();
+    }
+
+    private static void requireNoneLost(List<PieceRow> lost) {
+        if (!lost.isEmpty()) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    lost.stream()
+                            .map(piece -> new ProblemDetail(
+                                    "piece-lost",
+                                    piece.name(),
+                                    piece.name() + " is no longer in its folder as it was checked.",
+                                    "Make it again from the delivery, or take only what is there."))
+                            .toList());
         }
     }
 
     /** All checked JPEG and PDF pieces as the pages of one PDF, in the order of the run; their pixels stay packed as they are. */
     @GetMapping(path = "/runs/{runId}/delivery.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    void book(@PathVariable UUID runId, HttpServletResponse response) throws IOException {
+    ResponseEntity<StreamingResponseBody> book(@PathVariable UUID runId) {
         Run run = runs.get(runId);
-        Path folder = storage.delivery(run.folder());
-        List<Formats.BookPage> pages = new ArrayList<>();
-        for (Piece piece : pieces.findByRunIdOrderByPosition(runId)) {
-            if (piece.state() == Piece.State.CHECKED && piece.plan().isPresent()) {
-                Plan plan = json.plan(piece.plan().get());
-                if (!Formats.isForBooks(plan.file())) {
-                    throw ProblemException.invalid(
-                            "no-book",
-                            piece.name(),
-                            "A book is made of JPEG or PDF pieces, and " + piece.name() + " is neither.",
-                            "Say JPEG or PDF on the ticket and run it again.");
-                }
-                pages.add(new Formats.BookPage(folder.resolve(piece.name()), plan));
-            }
-        }
+        List<PieceRow> checked = checked(runId);
+        requireNoneLost(
+                checked.stream().filter(piece -> !files.isIntact(run, piece)).toList());
+        Map<UUID, Piece> whole = new HashMap<>();
+        pieces.findByRunIdOrderByPosition(runId).forEach(piece -> whole.put(piece.id(), piece));
+        List<Formats.BookPage> pages = checked.stream()
+                .map(piece ->
+                        page(run, piece, json.plan(whole.get(piece.id()).plan().orElseThrow())))
+                .toList();
         if (pages.isEmpty()) {
             throw ProblemException.invalid(
                     "no-book", run.folder(), "No piece is finished yet.", "Wait for the run, or see what went wrong.");
         }
         String name = lastPart(run.folder());
-        response.setContentType(MediaType.APPLICATION_PDF_VALUE);
-        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, attachment(name + ".pdf"));
-        formats.writeBook(name, pages, response.getOutputStream());
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(name + ".pdf"))
+                .body(out -> formats.writeBook(name, pages, out));
+    }
+
+    private Formats.BookPage page(Run run, PieceRow piece, Plan plan) {
+        if (!Formats.isForBooks(plan.file())) {
+            throw ProblemException.invalid(
+                    "no-book",
+                    piece.name(),
+                    "A book is made of JPEG or PDF pieces, and " + piece.name() + " is neither.",
+                    "Say JPEG or PDF on the ticket and run it again.");
+        }
+        return new Formats.BookPage(files.place(run, piece.name()), plan);
     }
 
     @GetMapping(path = "/pieces/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> file(@PathVariable UUID id) {
-        Piece piece = pieces.findById(id)
+        PieceRow piece = pieces.row(id)
                 .filter(found -> found.state() == Piece.State.CHECKED)
                 .orElseThrow(() -> ProblemException.notFound("finished piece"));
-        Path file = storage.delivery(runs.get(piece.runId()).folder()).resolve(piece.name());
+        Run run = runs.get(piece.runId());
+        if (!files.isIntact(run, piece)) {
+            requireNoneLost(List.of(piece));
+        }
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(piece.name()))
-                .body(new FileSystemResource(file));
+                .body(new FileSystemResource(files.place(run, piece.name())));
     }
 
     record MadePiece(
@@ -216,10 +297,10 @@ class DeliveryController {
     /** The other way: everything that was ever made from one original. */
     @GetMapping("/originals/{id}/pieces")
     List<MadePiece> madeFrom(@PathVariable UUID id) {
-        return pieces.findByOriginalIdOrderByChangedAtDesc(id).stream()
+        return pieces.rowsOfOriginal(id).stream()
                 .map(piece -> {
                     Run run = runs.get(piece.runId());
-                    return new MadePiece(run.id(), run.folder(), piece(piece, run));
+                    return new MadePiece(run.id(), run.folder(), piece(piece, run, json.ticket(run.ticketDocument())));
                 })
                 .toList();
     }

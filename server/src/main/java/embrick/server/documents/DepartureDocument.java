@@ -17,6 +17,10 @@ public record DepartureDocument(
         @Schema(nullable = true) @Valid LiftDocument lift) {
     public static final int SCHEMA_VERSION = 1;
 
+    public DepartureDocument {
+        Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
+    }
+
     public static DepartureDocument none() {
         return new DepartureDocument(SCHEMA_VERSION, null, null);
     }

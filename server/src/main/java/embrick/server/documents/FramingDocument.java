@@ -24,6 +24,10 @@ public record FramingDocument(
         @Schema(nullable = true) FreeDocument free) {
     public static final int SCHEMA_VERSION = 2;
 
+    public FramingDocument {
+        Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
+    }
+
     public record FreeDocument(double width, double height) {}
 
     public static FramingDocument of(Framing framing) {

@@ -48,6 +48,11 @@ public record TicketDocument(
         @NotNull @Size(min = 1, max = 120) String folder) {
     public static final int SCHEMA_VERSION = 4;
 
+    /** Stored documents are brought to this version before; one that is sent says it. */
+    public TicketDocument {
+        Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
+    }
+
     /** The same ticket at another ppi and lift. */
     public TicketDocument with(BigDecimal otherPpi, LiftDocument otherLift) {
         return new TicketDocument(

@@ -12,6 +12,13 @@ import tools.jackson.databind.node.ObjectNode;
 final class Upcasts {
     private Upcasts() {}
 
+    /** @throws IllegalArgumentException if a document is not of the version that this application writes */
+    static void requirePresent(int version, int present) {
+        if (version != present) {
+            throw new IllegalArgumentException("schemaVersion: expected " + present + ", got " + version);
+        }
+    }
+
     /** Acts hold framings, each of the version it was stored in. */
     static ObjectNode act(ObjectNode act) {
         for (JsonNode step : act.path("framings")) {

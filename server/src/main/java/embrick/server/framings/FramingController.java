@@ -10,6 +10,7 @@ import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
 import embrick.server.problems.ProblemException;
+import embrick.server.tickets.TicketService;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -32,8 +33,11 @@ class FramingController {
     private final Outlook outlook;
     private final Plans plans;
     private final DepartureService departures;
+    private final TicketService tickets;
 
-    FramingController(FramingService framings, DepartureService departures, Outlook outlook, Plans plans) {
+    FramingController(
+            FramingService framings, DepartureService departures, TicketService tickets, Outlook outlook, Plans plans) {
+        this.tickets = tickets;
         this.framings = framings;
         this.departures = departures;
         this.outlook = outlook;
@@ -42,12 +46,13 @@ class FramingController {
 
     @GetMapping("/jobs/{jobId}/framings")
     List<FramingView> list(@PathVariable UUID jobId, @RequestParam String shape) {
-        return framings.of(jobId, shape);
+        return framings.of(jobId, FramingService.shapeKey(shape));
     }
 
     /** What pictures have of their own under a ticket. */
     @GetMapping("/tickets/{ticketId}/departures")
     List<DepartureView> departures(@PathVariable UUID ticketId) {
+        tickets.get(ticketId);
         return departures.of(ticketId);
     }
 
@@ -113,7 +118,7 @@ class FramingController {
                 jobId,
                 request.jobName(),
                 new Outlook.Ordered(request.ticket(), Optional.ofNullable(request.ticketId())),
-                List.of());
+                Optional.empty());
         List<PlanView.NoticeView> notices = List.of();
         List<PlanView.PlanProblem> problems = List.of();
         switch (whole.names()) {

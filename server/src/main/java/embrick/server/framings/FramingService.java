@@ -1,10 +1,12 @@
 package embrick.server.framings;
 
 import embrick.core.framing.Framing;
+import embrick.core.ticket.Shape;
 import embrick.server.Ids;
 import embrick.server.documents.ActDocument.FramingState;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.StoredJson;
+import embrick.server.problems.ProblemException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -24,6 +26,20 @@ public class FramingService {
     FramingService(FramingRepository framings, StoredJson json) {
         this.framings = framings;
         this.json = json;
+    }
+
+    /**
+     * The one key of a shape, however it was written: 8:10 is 4:5.
+     *
+     * @throws ProblemException if it names no shape
+     */
+    public static String shapeKey(String written) {
+        return Shape.keyOf(written)
+                .orElseThrow(() -> ProblemException.invalid(
+                        "unknown-shape",
+                        "shape",
+                        "“" + written + "” names no shape.",
+                        "Write a ratio such as 4:5, or 4:5-at-scale, own or free."));
     }
 
     @Transactional(readOnly = true)

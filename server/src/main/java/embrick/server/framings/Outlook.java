@@ -13,7 +13,6 @@ import embrick.server.originals.Original.State;
 import embrick.server.originals.OriginalRepository;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -75,22 +74,22 @@ public class Outlook {
     /**
      * Plans every picture of a job that is not left out; files that are not for Embrick are passed over.
      *
-     * @param only the pictures wanted; empty for all
+     * @param only the pictures wanted; empty for all, an empty list for none
      */
-    public Whole of(UUID jobId, String jobName, Ordered ordered, List<UUID> only) {
+    public Whole of(UUID jobId, String jobName, Ordered ordered, Optional<List<UUID>> only) {
         TicketDocument document = ordered.document();
         Ticket ticket = TicketDocuments.toTicket(document);
         Map<UUID, DepartureDocument> own =
                 ordered.ticketId().map(departures::byOriginal).orElse(Map.of());
         Map<UUID, Framing> framed = framings.byOriginal(jobId, ticket.shape().key());
-        List<Original> pictures = (only.isEmpty()
-                        ? originals.findByJobIdOrderByPath(jobId)
-                        : originals.findByJobIdAndIdIn(jobId, only))
+        List<Original> pictures = only
+                .map(ids -> originals.requireOf(jobId, ids))
+                .orElseGet(() -> originals.findByJobIdOrderByPath(jobId))
                 .stream()
-                        .filter(original -> original.state() != State.NOT_FOR_EMBRICK)
-                        .filter(original -> !original.isLeftOut())
-                        .sorted(Comparator.comparing(Original::path))
-                        .toList();
+                .filter(original -> original.state() != State.NOT_FOR_EMBRICK)
+                .filter(original -> !original.isLeftOut())
+                .sorted(Comparator.comparing(Original::path))
+                .toList();
         PicturePlanner.ForJob forAll = planner.forJob(jobId, ticket);
         List<Planned> planned = new ArrayList<>();
         List<NameAllotment.Wanted> wanted = new ArrayList<>();
@@ -106,10 +105,7 @@ public class Outlook {
                     ticket.file().suffix()));
         }
         NameAllotment.Allotment names = NameAllotment.allot(
-                ticket.names(),
-                new NameAllotment.Setting(
-                        jobName, document.name(), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC)),
-                wanted);
+                ticket.names(), new NameAllotment.Setting(jobName, document.name(), LocalDate.now(clock)), wanted);
         List<Entry> entries = new ArrayList<>();
         for (int i = 0; i < pictures.size(); i++) {
             String name = names instanceof NameAllotment.Allotment.Allotted allotted
@@ -120,7 +116,7 @@ public class Outlook {
         return new Whole(entries, names);
     }
 
-    /** Plans one picture again, for instance after a whole copy has taken its place. */
+    /** Plans one picture again, for instance after an intact copy has taken its place. */
     public Planned plan(Original original, Ordered ordered) {
         Ticket ticket = ordered.ticketFor(ordered.ticketId()
                 .map(id -> departures

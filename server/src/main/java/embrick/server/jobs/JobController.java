@@ -1,16 +1,13 @@
 package embrick.server.jobs;
 
-import embrick.server.originals.Clearance;
-import embrick.server.originals.Original;
-import embrick.server.originals.OriginalRepository;
-import embrick.server.tickets.TicketService;
+import embrick.server.jobs.JobFigures.Figures;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -28,15 +25,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1/jobs")
 class JobController {
     private final JobService jobs;
-    private final OriginalRepository originals;
-    private final TicketService tickets;
-    private final Clearance clearance;
+    private final JobFigures figures;
 
-    JobController(JobService jobs, OriginalRepository originals, TicketService tickets, Clearance clearance) {
+    JobController(JobService jobs, JobFigures figures) {
         this.jobs = jobs;
-        this.originals = originals;
-        this.tickets = tickets;
-        this.clearance = clearance;
+        this.figures = figures;
     }
 
     /**
@@ -56,7 +49,11 @@ class JobController {
 
     @GetMapping
     List<JobView> list() {
-        return jobs.all().stream().map(this::view).toList();
+        List<Job> all = jobs.all();
+        Map<UUID, Figures> of = figures.of(all.stream().map(Job::id).toList());
+        return all.stream()
+                .map(job -> view(job, of.getOrDefault(job.id(), Figures.NONE)))
+                .toList();
     }
 
     @PostMapping
@@ -75,25 +72,25 @@ class JobController {
         return view(jobs.rename(id, name.name()));
     }
 
-    /** Takes a job away with its framings and runs. What was delivered stays where it is. */
+    /** Deletes a job with its framings and runs. What was delivered stays where it is. */
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable UUID id) {
-        Set<String> digests = clearance.digestsOf(id);
-        jobs.remove(id);
-        clearance.clear(digests);
+    void delete(@PathVariable UUID id) {
+        jobs.delete(id);
     }
 
     private JobView view(Job job) {
+        return view(job, figures.of(List.of(job.id())).getOrDefault(job.id(), Figures.NONE));
+    }
+
+    private static JobView view(Job job, Figures figures) {
         return new JobView(
                 job.id(),
                 job.name(),
                 job.createdAt(),
-                originals.countByJobId(job.id()),
-                originals.countByJobIdAndStateNot(job.id(), Original.State.SOUND),
-                tickets.count(job.id()),
-                originals.findTop6ByJobIdAndStateOrderByPath(job.id(), Original.State.SOUND).stream()
-                        .map(Original::id)
-                        .toList());
+                figures.pictures(),
+                figures.unusable(),
+                figures.tickets(),
+                figures.strip());
     }
 }

@@ -2,13 +2,17 @@ package embrick.server.jobs;
 
 import embrick.server.Ids;
 import embrick.server.documents.TicketDocuments;
+import embrick.server.originals.Clearance;
+import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
 import embrick.server.tickets.TicketService;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Jobs; a new one has the standard ticket, so that it can be run at once. */
 @Service
@@ -16,9 +20,21 @@ import org.springframework.transaction.annotation.Transactional;
 public class JobService {
     private final JobRepository jobs;
     private final TicketService tickets;
+    private final OriginalRepository originals;
+    private final Clearance clearance;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
-    JobService(JobRepository jobs, TicketService tickets, Clock clock) {
+    JobService(
+            JobRepository jobs,
+            TicketService tickets,
+            OriginalRepository originals,
+            Clearance clearance,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.originals = originals;
+        this.clearance = clearance;
+        this.transaction = transaction;
         this.jobs = jobs;
         this.tickets = tickets;
         this.clock = clock;
@@ -40,8 +56,18 @@ public class JobService {
         return job;
     }
 
-    public void remove(UUID id) {
-        jobs.delete(get(id));
+    /** Deletes a job, then its files that no other job has. */
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    public void delete(UUID id) {
+        clearance.clear(transaction.execute(_ -> {
+            // No picture of it comes in from here on, so none is missed.
+            if (originals.lockJob(id).isEmpty()) {
+                throw ProblemException.notFound("job");
+            }
+            List<UUID> notes = clearance.noteAllOf(id);
+            jobs.deleteById(id);
+            return notes;
+        }));
     }
 
     public Job rename(UUID id, String name) {

@@ -1,5 +1,6 @@
 package embrick.server.originals;
 
+import embrick.core.names.FileNames;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
 import embrick.formats.UnusablePictureException;
@@ -11,16 +12,19 @@ import embrick.server.originals.Original.Trouble;
 import embrick.server.previews.SmallPictures;
 import embrick.server.problems.ProblemException;
 import embrick.server.profiles.PictureProfiles;
+import embrick.server.storage.Arrival;
+import embrick.server.storage.PictureWork;
+import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import java.io.IOException;
-import java.io.InputStream;
-import java.text.Normalizer;
+import java.io.UncheckedIOException;
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -33,7 +37,10 @@ public class Intake {
     private static final int LONGEST_PATH = 1024;
 
     private final OriginalRepository originals;
+    private final Clearance clearance;
     private final Storage storage;
+    private final Pictures pictures;
+    private final PictureWork work;
     private final Formats formats;
     private final SmallPictures smallPictures;
     private final PictureProfiles profiles;
@@ -41,9 +48,13 @@ public class Intake {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
+    @SuppressWarnings("TooManyParameters")
     Intake(
             OriginalRepository originals,
+            Clearance clearance,
             Storage storage,
+            Pictures pictures,
+            PictureWork work,
             Formats formats,
             SmallPictures smallPictures,
             PictureProfiles profiles,
@@ -51,7 +62,10 @@ public class Intake {
             TransactionTemplate transaction,
             Clock clock) {
         this.originals = originals;
+        this.clearance = clearance;
         this.storage = storage;
+        this.pictures = pictures;
+        this.work = work;
         this.formats = formats;
         this.smallPictures = smallPictures;
         this.profiles = profiles;
@@ -60,28 +74,97 @@ public class Intake {
         this.clock = clock;
     }
 
-    /** A file somebody is about to send. */
-    public record Offered(String path, long bytes) {}
+    /**
+     * A file somebody is about to send.
+     *
+     * @param sha256 of its content, where it is known
+     */
+    public record Offered(String path, long bytes, Optional<String> sha256) {}
 
-    /** Of the files offered, those that have not arrived yet: another content under a known path counts as not arrived. */
-    public List<String> missing(UUID jobId, List<Offered> offered) {
-        Map<String, Long> present = originals.findByJobIdOrderByPath(jobId).stream()
-                .collect(Collectors.toMap(Original::path, Original::fileBytes));
-        return offered.stream()
-                .filter(file -> !Long.valueOf(file.bytes()).equals(present.get(cleanPath(file.path()))))
-                .map(Offered::path)
-                .toList();
+    /**
+     * What of an offer is to be sent.
+     *
+     * @param missing all paths to be sent
+     * @param unsure those of them that may have arrived: a file of their path and length is here, and only a digest can tell
+     *     whether it is the same
+     */
+    public record Wanted(List<String> missing, List<String> unsure) {}
+
+    /** Of the files offered, those that have not arrived yet, judged by their content. */
+    public Wanted wanted(UUID jobId, List<Offered> offered) {
+        Map<String, Original> present = new HashMap<>();
+        originals.findByJobIdOrderByPath(jobId).forEach(original -> present.put(original.path(), original));
+        List<String> missing = new ArrayList<>();
+        List<String> unsure = new ArrayList<>();
+        for (Offered file : offered) {
+            List<Original> known = ofPath(present, cleanPath(file.path())).stream()
+                    .filter(original -> original.fileBytes() == file.bytes())
+                    .filter(original -> pictures.isHere(original.digest(), original.fileBytes(), original.addedAt()))
+                    .toList();
+            boolean isHere = file.sha256()
+                    .map(String::toLowerCase)
+                    .filter(digest -> known.stream()
+                            .anyMatch(original -> original.digest().equals(digest)))
+                    .isPresent();
+            if (!isHere) {
+                missing.add(file.path());
+                if (file.sha256().isEmpty() && !known.isEmpty()) {
+                    unsure.add(file.path());
+                }
+            }
+        }
+        return new Wanted(missing, unsure);
     }
 
-    /** Takes one file. Sending it again changes nothing; a whole copy takes the place of a broken one. */
-    public Original take(UUID jobId, String path, InputStream content) throws IOException {
+    /** All that came under a path, one beside the other. */
+    private static List<Original> ofPath(Map<String, Original> present, String path) {
+        List<Original> all = new ArrayList<>();
+        String next = path;
+        for (int number = 2; present.containsKey(next); number++) {
+            all.add(present.get(next));
+            next = numbered(path, number);
+        }
+        return all;
+    }
+
+    /**
+     * Takes one file. Sending it again changes nothing; an intact copy takes the place of a broken one.
+     *
+     * <p>The file becomes an original only together with the row that refers to it: until then it lies among what arrives,
+     * where no job's deletion can take it away.
+     */
+    public Original take(UUID jobId, String path, Arrival arrival) throws IOException {
         String clean = cleanPath(path);
-        Storage.Taken taken = storage.take(content);
-        Judgement judgement = judge(jobId, taken.digest());
-        return transaction.execute(_ -> keep(jobId, clean, taken, judgement));
+        Judgement judgement = work.patiently(() -> judge(jobId, arrival));
+        UUID note = clearance.note(arrival.digest());
+        List<UUID> letGo = new ArrayList<>(List.of(note));
+        try {
+            Original kept = transaction.execute(_ -> {
+                Original now = keep(jobId, clean, arrival, judgement, letGo);
+                clearance.forget(note);
+                return now;
+            });
+            letGo.remove(note);
+            return kept;
+        } catch (UncheckedIOException failed) {
+            throw failed.getCause();
+        } finally {
+            clearance.clear(letGo);
+        }
     }
 
-    private Original keep(UUID jobId, String path, Storage.Taken taken, Judgement judgement) {
+    /** @param letGo gets what was noted of a content that is replaced */
+    private Original keep(UUID jobId, String path, Arrival arrival, Judgement judgement, List<UUID> letGo) {
+        // One after the other within a job: equal paths would otherwise meet, and a job must not go away meanwhile.
+        if (originals.lockJob(jobId).isEmpty()) {
+            throw ProblemException.notFound("job");
+        }
+        clearance.hold(arrival.digest());
+        try {
+            storage.place(arrival);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
         String free = path;
         for (int number = 2; ; number++) {
             Optional<Original> present = originals.findByJobIdAndPath(jobId, free);
@@ -89,17 +172,18 @@ public class Intake {
                 break;
             }
             Original known = present.get();
-            if (known.digest().equals(taken.digest())) {
+            if (known.digest().equals(arrival.digest())) {
                 return known;
             }
             if (known.state() != State.SOUND) {
-                known.becomes(taken.digest(), taken.bytes(), judgement);
+                letGo.add(clearance.note(known.digest()));
+                known.replaceContent(arrival.digest(), arrival.fingerprint().bytes(), judgement);
                 return known;
             }
             free = numbered(path, number);
         }
         Original original = new Original(Ids.next(), jobId, free, clock.instant());
-        original.becomes(taken.digest(), taken.bytes(), judgement);
+        original.replaceContent(arrival.digest(), arrival.fingerprint().bytes(), judgement);
         return originals.save(original);
     }
 
@@ -110,11 +194,11 @@ public class Intake {
         return path.substring(0, stemEnd) + " (" + number + ")" + path.substring(stemEnd);
     }
 
-    private Judgement judge(UUID jobId, String digest) throws IOException {
+    private Judgement judge(UUID jobId, Arrival arrival) throws IOException {
         try {
-            SourceFacts facts = formats.inspect(storage.original(digest));
+            SourceFacts facts = formats.inspect(arrival.file());
             // Decoding the small picture reads the file to its end, so damage is found now and not in the run.
-            smallPictures.make(digest, profiles.known(facts, Optional.empty(), profiles.assumed(jobId)));
+            smallPictures.make(arrival, profiles.known(facts, Optional.empty(), profiles.assumed(jobId)));
             return new Judgement(State.SOUND, Optional.of(json.write(facts)), Optional.empty());
         } catch (UnusablePictureException trouble) {
             State state = switch (trouble.kind()) {
@@ -131,7 +215,7 @@ public class Intake {
 
     /** A relative path in NFC that stays below its folder. */
     static String cleanPath(String path) {
-        String clean = Normalizer.normalize(path, Normalizer.Form.NFC);
+        String clean = FileNames.readable(path);
         boolean climbs = clean.startsWith("/")
                 || clean.contains("\\")
                 || clean.chars().anyMatch(c -> c < 0x20)

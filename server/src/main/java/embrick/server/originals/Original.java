@@ -77,7 +77,7 @@ public class Original {
         this.addedAt = addedAt;
     }
 
-    void becomes(String newDigest, long bytes, Judgement judgement) {
+    void replaceContent(String newDigest, long bytes, Judgement judgement) {
         this.digest = newDigest;
         this.fileBytes = bytes;
         this.state = judgement.state();

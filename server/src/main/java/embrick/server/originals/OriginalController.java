@@ -6,18 +6,24 @@ import embrick.server.documents.StoredJson;
 import embrick.server.previews.SmallPictures;
 import embrick.server.problems.ProblemException;
 import embrick.server.profiles.PictureProfiles;
-import embrick.server.storage.Storage;
+import embrick.server.storage.Arrival;
+import embrick.server.storage.Pictures;
+import embrick.server.storage.Reception;
+import embrick.server.web.HttpAsker;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.UUID;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
@@ -39,10 +45,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1")
 class OriginalController {
+    private static final int MOST_OFFERED = 20_000;
+
     private final OriginalRepository originals;
     private final Intake intake;
     private final SmallPictures smallPictures;
-    private final Storage storage;
+    private final Reception reception;
+    private final Pictures pictures;
     private final PictureProfiles profiles;
     private final StoredJson json;
 
@@ -50,31 +59,44 @@ class OriginalController {
             OriginalRepository originals,
             Intake intake,
             SmallPictures smallPictures,
-            Storage storage,
+            Reception reception,
+            Pictures pictures,
             PictureProfiles profiles,
             StoredJson json) {
         this.profiles = profiles;
         this.originals = originals;
         this.intake = intake;
         this.smallPictures = smallPictures;
-        this.storage = storage;
+        this.reception = reception;
+        this.pictures = pictures;
         this.json = json;
     }
 
-    record OfferedFile(@NotNull String path, long bytes) {}
+    /** @param sha256 of the file's content; null if it is not known, then a file that may be another one is asked for */
+    record OfferedFile(
+            @NotNull String path,
+            @Min(0) long bytes,
 
-    record Offer(@NotNull @Valid List<OfferedFile> files) {}
+            @Schema(nullable = true) @Pattern(regexp = "[0-9a-fA-F]{64}", message = "expected 64 hexadecimal digits")
+            String sha256) {}
 
-    record Missing(@NotNull List<String> missing) {}
+    record Offer(@NotNull @Size(max = MOST_OFFERED) List<@NotNull @Valid OfferedFile> files) {}
 
-    /** Which of a folder's files have not arrived yet. */
+    /**
+     * @param missing paths of the files to be sent
+     * @param unsure those of them that may have arrived already: offered again with their digest, they are told for certain
+     */
+    record Missing(@NotNull List<String> missing, @NotNull List<String> unsure) {}
+
+    /** Which of a folder's files have not arrived yet, judged by their content. */
     @PostMapping("/jobs/{jobId}/intake")
     Missing offer(@PathVariable UUID jobId, @Valid @RequestBody Offer offer) {
-        return new Missing(intake.missing(
+        Intake.Wanted wanted = intake.wanted(
                 jobId,
                 offer.files().stream()
-                        .map(file -> new Intake.Offered(file.path(), file.bytes()))
-                        .toList()));
+                        .map(file -> new Intake.Offered(file.path(), file.bytes(), Optional.ofNullable(file.sha256())))
+                        .toList());
+        return new Missing(wanted.missing(), wanted.unsure());
     }
 
     /** One file, as the body. Sending the same again changes nothing. */
@@ -86,7 +108,12 @@ class OriginalController {
                             schema = @io.swagger.v3.oas.annotations.media.Schema(type = "string", format = "binary")))
     OriginalView take(@PathVariable UUID jobId, @RequestParam String path, HttpServletRequest request)
             throws IOException {
-        return view(intake.take(jobId, path, request.getInputStream()));
+        Intake.cleanPath(path);
+        long length = request.getContentLengthLong();
+        try (Arrival arrival = reception.receive(
+                request.getInputStream(), length < 0 ? OptionalLong.empty() : OptionalLong.of(length))) {
+            return view(intake.take(jobId, path, arrival));
+        }
     }
 
     @GetMapping("/jobs/{jobId}/originals")
@@ -121,8 +148,8 @@ class OriginalController {
     @Transactional
     public List<OriginalView> sayProfile(@PathVariable UUID jobId, @Valid @RequestBody ProfileWish wish) {
         Optional<String> digest = Optional.ofNullable(wish.digest());
-        List<Original> pictures = originals.findByJobIdAndIdIn(jobId, wish.originalIds());
-        for (Original picture : pictures) {
+        List<Original> wanted = originals.requireOf(jobId, wish.originalIds());
+        for (Original picture : wanted) {
             if (digest.isPresent() && picture.facts().isPresent()) {
                 profiles.require(
                         digest.get(), json.facts(picture.facts().get()).colour().model());
@@ -130,12 +157,13 @@ class OriginalController {
             picture.hasProfile(digest.filter(_ -> picture.facts().isPresent()));
         }
         Map<ColourModel, String> assumed = profiles.assumed(jobId);
-        return pictures.stream().map(picture -> view(picture, assumed)).toList();
+        return wanted.stream().map(picture -> view(picture, assumed)).toList();
     }
 
     /** A small picture in sRGB, its longest side at most {@code edge}; 384 or 1800. */
     @GetMapping(path = "/originals/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
-    ResponseEntity<Resource> small(@PathVariable UUID id, @RequestParam int edge) throws IOException {
+    ResponseEntity<Resource> small(@PathVariable UUID id, @RequestParam int edge, HttpServletRequest request)
+            throws IOException {
         Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
         SourceFacts facts = original.facts()
                 .map(json::facts)
@@ -149,14 +177,16 @@ class OriginalController {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate())
                 .eTag(SmallPictures.key(original.digest(), facts) + "-" + edge)
-                .body(new FileSystemResource(smallPictures.get(original.digest(), facts, edge)));
+                .body(new FileSystemResource(PictureProblems.naming(
+                        original, () -> smallPictures.get(original.digest(), facts, edge, HttpAsker.of(request)))));
     }
 
     /** The original's own bytes. */
     @GetMapping(path = "/originals/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<Resource> file(@PathVariable UUID id) {
+    ResponseEntity<Resource> file(@PathVariable UUID id) throws IOException {
         Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
-        return ResponseEntity.ok(new FileSystemResource(storage.original(original.digest())));
+        return ResponseEntity.ok(
+                new FileSystemResource(PictureProblems.naming(original, () -> pictures.intact(original.digest()))));
     }
 
     private OriginalView view(Original original) {

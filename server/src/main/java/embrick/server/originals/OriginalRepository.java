@@ -1,11 +1,16 @@
 package embrick.server.originals;
 
+import embrick.server.problems.ProblemException;
+import embrick.server.problems.ProblemException.ProblemDetail;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
+import org.springframework.http.HttpStatus;
 
 /** Originals of jobs. */
 public interface OriginalRepository extends JpaRepository<Original, UUID> {
@@ -15,7 +20,28 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
 
     List<Original> findByJobIdAndIdIn(UUID jobId, Collection<UUID> ids);
 
-    List<Original> findTop6ByJobIdAndStateOrderByPath(UUID jobId, Original.State state);
+    /**
+     * Pictures of a job, in the order asked for.
+     *
+     * @throws ProblemException naming the ids that the job has no picture of
+     */
+    default List<Original> requireOf(UUID jobId, Collection<UUID> ids) {
+        Map<UUID, Original> found = new HashMap<>();
+        findByJobIdAndIdIn(jobId, ids).forEach(original -> found.put(original.id(), original));
+        List<ProblemDetail> unknown = ids.stream()
+                .distinct()
+                .filter(id -> !found.containsKey(id))
+                .map(id -> new ProblemDetail(
+                        "unknown-picture",
+                        id.toString(),
+                        "This job has no picture " + id + ".",
+                        "Load the pile again: it may have been removed."))
+                .toList();
+        if (!unknown.isEmpty()) {
+            throw new ProblemException(HttpStatus.NOT_FOUND, unknown);
+        }
+        return ids.stream().distinct().map(found::get).toList();
+    }
 
     /** The pictures that are printed, in the order in which they are numbered. */
     @Query("""
@@ -24,9 +50,49 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
             """)
     List<UUID> idsInOrder(UUID jobId);
 
+    /** Keeps a job from being deleted, and other files of it from coming in, to the end of the transaction. */
+    @Query(value = "select cast(id as text) from job where id = :jobId for no key update", nativeQuery = true)
+    Optional<String> lockJob(UUID jobId);
+
+    @Query("select distinct o.digest from Original o where o.jobId = :jobId")
+    List<String> digestsOf(UUID jobId);
+
     boolean existsByDigest(String digest);
 
-    long countByJobId(UUID jobId);
+    @Query("""
+            select o.jobId as jobId, count(o) as pictures,
+              sum(case when o.state = embrick.server.originals.Original.State.SOUND then 0 else 1 end) as unusable
+            from Original o where o.jobId in :jobIds group by o.jobId
+            """)
+    List<JobCount> counts(Collection<UUID> jobIds);
 
-    long countByJobIdAndStateNot(UUID jobId, Original.State state);
+    /** How many files a job has. */
+    interface JobCount {
+        UUID getJobId();
+
+        long getPictures();
+
+        long getUnusable();
+    }
+
+    /** The first few sound pictures of each job, by path. */
+    @Query(value = """
+            select j.id as "jobId", o.id as "id"
+            from unnest(cast(:jobIds as uuid[])) as j(id)
+            cross join lateral (
+              select id, path from original where job_id = j.id and state = 'SOUND' order by path limit :most) o
+            order by j.id, o.path
+            """, nativeQuery = true)
+    List<JobPicture> strips(UUID[] jobIds, int most);
+
+    default List<JobPicture> strips(Collection<UUID> jobIds, int most) {
+        return strips(jobIds.toArray(UUID[]::new), most);
+    }
+
+    /** A picture of a job. */
+    interface JobPicture {
+        UUID getJobId();
+
+        UUID getId();
+    }
 }

@@ -12,7 +12,9 @@ import embrick.formats.OpenedPicture;
 import embrick.formats.PrintFile;
 import embrick.formats.UnusablePictureException;
 import embrick.server.problems.ProblemException;
-import embrick.server.storage.DecodedOriginals;
+import embrick.server.storage.Arrival;
+import embrick.server.storage.PictureWork;
+import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -33,47 +35,50 @@ public class SmallPictures {
 
     private final Formats formats;
     private final Storage storage;
-    private final DecodedOriginals decoded;
+    private final Pictures pictures;
+    private final PictureWork work;
 
-    SmallPictures(Formats formats, Storage storage, DecodedOriginals decoded) {
+    SmallPictures(Formats formats, Storage storage, Pictures pictures, PictureWork work) {
         this.formats = formats;
         this.storage = storage;
-        this.decoded = decoded;
+        this.pictures = pictures;
+        this.work = work;
     }
 
-    /** The file of one small picture. */
-    public Path get(String digest, SourceFacts facts, int edge) throws IOException {
+    /** The file of one small picture, made if it is missing. */
+    public Path get(String digest, SourceFacts facts, int edge, PictureWork.Asker asker) throws IOException {
         if (!EDGES.contains(edge)) {
             throw ProblemException.invalid(
                     "edge", "edge", "edge: expected one of " + EDGES + ", got " + edge, "Ask for one of them.");
         }
         Path file = storage.preview(key(digest, facts), edge);
         if (!Files.exists(file)) {
-            make(digest, facts);
+            work.promptly(
+                    asker,
+                    () -> pictures.reduced(
+                            digest, facts, EDGES.getFirst(), opened -> makeAll(opened, facts, key(digest, facts))));
         }
         return file;
     }
 
     /**
-     * Makes all small pictures of an original that are missing.
+     * Makes all small pictures of a file that arrives.
      *
      * @throws UnusablePictureException if it cannot be decoded to its end
      */
-    public void make(String digest, SourceFacts facts) throws IOException {
-        if (EDGES.stream().allMatch(edge -> Files.exists(storage.preview(key(digest, facts), edge)))) {
+    public void make(Arrival arrival, SourceFacts facts) throws IOException {
+        String key = key(arrival.digest(), facts);
+        if (EDGES.stream().allMatch(edge -> Files.exists(storage.preview(key, edge)))) {
             return;
         }
-        // Under a name of its own: a reduced picture must never serve a piece.
-        decoded.using(
-                digest + " reduced",
-                facts,
-                () -> formats.openReduced(storage.original(digest), EDGES.getFirst()),
-                opened -> {
-                    for (int edge : EDGES) {
-                        make(opened, facts, key(digest, facts), edge);
-                    }
-                    return null;
-                });
+        pictures.reduced(arrival, facts, EDGES.getFirst(), opened -> makeAll(opened, facts, key));
+    }
+
+    private Void makeAll(OpenedPicture opened, SourceFacts facts, String key) throws IOException {
+        for (int edge : EDGES) {
+            make(opened, facts, key, edge);
+        }
+        return null;
     }
 
     /**

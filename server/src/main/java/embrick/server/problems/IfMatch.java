@@ -1,7 +1,12 @@
 package embrick.server.problems;
 
-/** The version that a change was made on, as the header If-Match carries it. */
+import org.springframework.http.HttpStatus;
+
+/** The version that a change was made on, as the headers If-Match and If-None-Match carry it (RFC 9110, 13.1). */
 public final class IfMatch {
+    /** The version of what is not there yet. */
+    public static final long NONE = -1;
+
     private IfMatch() {}
 
     /**
@@ -9,9 +14,31 @@ public final class IfMatch {
      */
     public static long version(String header, String what) {
         try {
-            return Long.parseLong(header.replace("\"", "").strip());
+            return Long.parseLong(
+                    header.replaceFirst("^\\s*W/", "").replace("\"", "").strip());
         } catch (NumberFormatException foreign) {
             throw ProblemException.stale(what);
         }
+    }
+
+    /**
+     * The version of something that need not be there yet: {@code If-None-Match: *} says that it is not.
+     *
+     * @param ifMatch null where the header is missing, and so {@code ifNoneMatch}
+     * @throws ProblemException 428 if neither is sent
+     */
+    public static long version(String ifMatch, String ifNoneMatch, String what) {
+        if (ifNoneMatch != null && ifNoneMatch.strip().equals("*")) {
+            return NONE;
+        }
+        if (ifMatch == null) {
+            throw new ProblemException(
+                    HttpStatus.PRECONDITION_REQUIRED,
+                    "precondition-required",
+                    what,
+                    "A change says which version of the " + what + " it was made on.",
+                    "Send If-Match with the version's ETag, or If-None-Match: * where there is none yet.");
+        }
+        return version(ifMatch, what);
     }
 }

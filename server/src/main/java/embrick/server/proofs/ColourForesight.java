@@ -18,8 +18,7 @@ import embrick.formats.Formats;
 import embrick.formats.OpenedPicture;
 import embrick.server.framings.Plans;
 import embrick.server.proofs.ProofPictures.Again;
-import embrick.server.storage.DecodedOriginals;
-import embrick.server.storage.Storage;
+import embrick.server.storage.Pictures;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -42,13 +41,11 @@ class ColourForesight {
     private static final int PAPER_ARGB = 0xFFF6F3EC;
 
     private final Formats formats;
-    private final Storage storage;
-    private final DecodedOriginals decoded;
+    private final Pictures pictures;
 
-    ColourForesight(Formats formats, Storage storage, DecodedOriginals decoded) {
+    ColourForesight(Formats formats, Pictures pictures) {
         this.formats = formats;
-        this.storage = storage;
-        this.decoded = decoded;
+        this.pictures = pictures;
     }
 
     /** The print in its picture's own colours, before they are converted. */
@@ -62,7 +59,7 @@ class ColourForesight {
     byte[] marks(String digest, SourceFacts facts, Plan plan, PixelRect part) throws IOException {
         LossMeter meter = new LossMeter(plan.colour(), formats.profiles());
         BufferedImage marks = new BufferedImage(part.width(), part.height(), BufferedImage.TYPE_INT_ARGB);
-        decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
+        pictures.whole(digest, facts, opened -> {
             PrintPart pixels = new PrintPart(formats.print(unconverted(plan), opened.raster()), part);
             for (int y = 0; y < part.height(); y += ROWS) {
                 int rows = Math.min(ROWS, part.height() - y);
@@ -93,13 +90,12 @@ class ColourForesight {
      */
     ColourLoss loss(Plans.Planned planned, Optional<Again> again) throws IOException {
         int leastEdge = again.isPresent() ? 2 * (int) FIGURE_SIDE : Integer.MAX_VALUE;
-        try (OpenedPicture opened =
-                formats.openReduced(storage.original(planned.original().digest()), leastEdge)) {
+        return pictures.reduced(planned.original().digest(), planned.facts(), leastEdge, opened -> {
             Planning planning = again.isPresent() ? again.get().plan(opened.facts()) : planned.planning();
             return planning instanceof Planning.Ready(Plan plan, java.util.List<Notice> _)
                     ? loss(plan, opened)
                     : ColourLoss.NONE;
-        }
+        });
     }
 
     private ColourLoss loss(Plan plan, OpenedPicture opened) {

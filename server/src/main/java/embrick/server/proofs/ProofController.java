@@ -14,13 +14,17 @@ import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocument;
 import embrick.server.framings.PlanRequest;
 import embrick.server.framings.Plans;
+import embrick.server.originals.PictureProblems;
 import embrick.server.problems.ProblemException;
 import embrick.server.problems.ProblemException.ProblemDetail;
 import embrick.server.proofs.ProofPictures.Look;
 import embrick.server.proofs.ProofPictures.Proof;
 import embrick.server.proofs.ProofPictures.Show;
 import embrick.server.proofs.ProofPictures.Shown;
+import embrick.server.storage.PictureWork;
+import embrick.server.web.HttpAsker;
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -53,8 +57,10 @@ class ProofController {
     private final Plans plans;
     private final ProofPictures proofs;
     private final ColourForesight foresight;
+    private final PictureWork work;
 
-    ProofController(Plans plans, ProofPictures proofs, ColourForesight foresight) {
+    ProofController(Plans plans, ProofPictures proofs, ColourForesight foresight, PictureWork work) {
+        this.work = work;
         this.plans = plans;
         this.proofs = proofs;
         this.foresight = foresight;
@@ -100,18 +106,19 @@ class ProofController {
      * reduction it is the piece's own pixels; with one, so many of them go to one of the sheet that is shown.
      */
     @PostMapping(path = "/originals/{id}/proof", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> proof(@PathVariable UUID id, @Valid @RequestBody ProofRequest request) throws IOException {
+    ResponseEntity<byte[]> proof(
+            @PathVariable UUID id, @Valid @RequestBody ProofRequest request, HttpServletRequest http)
+            throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         double reduction = request.reduction() == null ? 1 : request.reduction();
         Plan plan = ReducedPlan.of(ready(planned.planning()), reduction);
         requireShowable(plan, request.look());
-        Proof proof = proofs.make(
-                planned.original().digest(),
-                planned.facts(),
-                plan,
-                request.region().inside(plan),
-                new Shown(request.show(), request.look()),
-                reduction);
+        PixelRect part = request.region().inside(plan);
+        Shown shown = new Shown(request.show(), request.look(), HttpAsker.of(http));
+        Proof proof = made(
+                planned,
+                http,
+                () -> proofs.make(planned.original().digest(), planned.facts(), plan, part, shown, reduction));
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(CacheControl.noStore());
         proof.halo().ifPresent(halo -> answer.header(HALO_HEADER, Double.toString(halo.percent())));
         return answer.body(proof.png());
@@ -131,18 +138,19 @@ class ProofController {
      * A picture to lay over the same proof: stripes where the paper cannot print the picture's colour, else see-through.
      */
     @PostMapping(path = "/originals/{id}/unprintable", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> unprintable(@PathVariable UUID id, @Valid @RequestBody ProofRequest request)
+    ResponseEntity<byte[]> unprintable(
+            @PathVariable UUID id, @Valid @RequestBody ProofRequest request, HttpServletRequest http)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         double reduction = request.reduction() == null ? 1 : request.reduction();
         Plan plan = ReducedPlan.of(ready(planned.planning()), reduction);
+        PixelRect part = request.region().inside(plan);
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
-                .body(foresight.marks(
-                        planned.original().digest(),
-                        planned.facts(),
-                        plan,
-                        request.region().inside(plan)));
+                .body(made(
+                        planned,
+                        http,
+                        () -> foresight.marks(planned.original().digest(), planned.facts(), plan, part)));
     }
 
     /**
@@ -155,10 +163,11 @@ class ProofController {
     record LossView(double unprintableShare, double meanDifference, long pixels) {}
 
     @PostMapping("/originals/{id}/colour-loss")
-    LossView loss(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) throws IOException {
+    LossView loss(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
+            throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         ready(planned.planning());
-        ColourLoss loss = foresight.loss(planned, again(planned));
+        ColourLoss loss = made(planned, http, () -> foresight.loss(planned, again(planned)));
         return new LossView(loss.share(), loss.meanDifference(), loss.pixels());
     }
 
@@ -167,10 +176,11 @@ class ProofController {
 
     /** Where the piece has its strongest contours, the strongest first. */
     @PostMapping("/originals/{id}/contours")
-    List<ContourView> contours(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) throws IOException {
+    List<ContourView> contours(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
+            throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         Plan plan = ready(planned.planning());
-        return proofs.contours(planned.original().digest(), planned.facts(), plan).stream()
+        return made(planned, http, () -> proofs.contours(planned.original().digest(), planned.facts(), plan)).stream()
                 .map(spot -> new ContourView(spot.x(), spot.y(), spot.strength()))
                 .toList();
     }
@@ -188,7 +198,8 @@ class ProofController {
 
     /** What of a picture comes near the folds of its wrap, or the trim inside its bleed. */
     @PostMapping("/originals/{id}/crossings")
-    CrossingsView crossings(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) throws IOException {
+    CrossingsView crossings(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
+            throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         double within = KeptClear.millimetres(planned.ticket().edges());
         if (within == 0) {
@@ -197,7 +208,7 @@ class ProofController {
         ready(planned.planning());
         return new CrossingsView(
                 within,
-                proofs.nearLines(planned, again(planned), within).stream()
+                made(planned, http, () -> proofs.nearLines(planned, again(planned), within)).stream()
                         .map(near -> new CrossingView(near.side(), near.millimetres(), near.share()))
                         .toList());
     }
@@ -207,6 +218,11 @@ class ProofController {
         boolean isSameSheet = planned.ticket().size() instanceof Size.OnPaper
                 && !(planned.ticket().fit() instanceof Fit.AtScale);
         return isSameSheet ? Optional.of(opened -> plans.reduced(planned, opened)) : Optional.empty();
+    }
+
+    /** Has a picture worked on in its turn; what is wrong with it is told by its name. */
+    private <T> T made(Plans.Planned planned, HttpServletRequest http, PictureWork.Work<T> making) throws IOException {
+        return PictureProblems.naming(planned.original(), () -> work.promptly(HttpAsker.of(http), making));
     }
 
     private static Plan ready(Planning planning) {

@@ -17,13 +17,10 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
-import embrick.formats.OpenedPicture;
 import embrick.server.framings.Plans;
-import embrick.server.storage.DecodedOriginals;
-import embrick.server.storage.Storage;
-import java.io.ByteArrayOutputStream;
+import embrick.server.storage.PictureWork.Asker;
+import embrick.server.storage.Pictures;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -39,13 +36,11 @@ class ProofPictures {
     private static final double MILLIMETRES_PER_INCH = 25.4;
 
     private final Formats formats;
-    private final Storage storage;
-    private final DecodedOriginals decoded;
+    private final Pictures pictures;
 
-    ProofPictures(Formats formats, Storage storage, DecodedOriginals decoded) {
+    ProofPictures(Formats formats, Pictures pictures) {
         this.formats = formats;
-        this.storage = storage;
-        this.decoded = decoded;
+        this.pictures = pictures;
     }
 
     /** What of a plan is shown. */
@@ -76,15 +71,15 @@ class ProofPictures {
      */
     record Proof(byte[] png, Optional<Halo> halo) {}
 
-    /** What is shown, and in which colours. */
-    record Shown(Show show, Look look) {}
+    /** What is shown, in which colours, to whom. */
+    record Shown(Show show, Look look, Asker asker) {}
 
     /** @param reduction that the plan has; 1 where its pixels are the file's */
     Proof make(String digest, SourceFacts facts, Plan plan, PixelRect part, Shown wanted, double reduction)
             throws IOException {
         Plan shown = shown(plan, wanted.show(), reduction);
-        return decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
-            ByteArrayOutputStream png = new ByteArrayOutputStream();
+        return pictures.whole(digest, facts, opened -> {
+            AskedBytes png = new AskedBytes(wanted.asker());
             Optional<Halo> halo = switch (wanted.look()) {
                 case OWN -> {
                     Print print = formats.print(shown, opened.raster());
@@ -103,7 +98,7 @@ class ProofPictures {
         double reduction = reductionOf(plan);
         Plan reduced =
                 ReducedPlan.of(plan.withLift(Optional.empty()), reduction).withResampling(Resampling.by(Method.AREA));
-        return decoded.using(digest, facts, () -> formats.open(storage.original(digest)), opened -> {
+        return pictures.whole(digest, facts, opened -> {
             // Bands have the sheet's contours again.
             PixelRect sheet = reduced.sheetOnTotal();
             PrintPart part = new PrintPart(formats.print(reduced, opened.raster()), sheet);
@@ -136,9 +131,8 @@ class ProofPictures {
      * @param millimetres to either side that are looked at
      */
     List<NearLine> nearLines(Plans.Planned planned, Optional<Again> again, double millimetres) throws IOException {
-        Path file = storage.original(planned.original().digest());
         int leastEdge = again.isPresent() ? 2 * (int) CONTOUR_SIDE : Integer.MAX_VALUE;
-        try (OpenedPicture opened = formats.openReduced(file, leastEdge)) {
+        return pictures.reduced(planned.original().digest(), planned.facts(), leastEdge, opened -> {
             Planning planning = again.isPresent() ? again.get().plan(opened.facts()) : planned.planning();
             if (!(planning instanceof Planning.Ready(Plan plan, List<Notice> _))) {
                 return List.of();
@@ -151,7 +145,7 @@ class ProofPictures {
             return Crossings.near(print, reduced.sheetOnTotal(), millimetres / perPixel).stream()
                     .map(found -> new NearLine(found.side(), found.distance() * perPixel, found.share()))
                     .toList();
-        }
+        });
     }
 
     /** Plans a picture of other facts as another was planned. */

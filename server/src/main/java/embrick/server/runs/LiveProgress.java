@@ -1,5 +1,6 @@
 package embrick.server.runs;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -40,6 +41,14 @@ class LiveProgress {
 
     void ended(UUID pieceId) {
         making.remove(pieceId);
+    }
+
+    /** The pieces of a run that this process is at. */
+    List<UUID> piecesOf(UUID runId) {
+        return making.entrySet().stream()
+                .filter(one -> one.getValue().runId().equals(runId))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     Optional<Making> of(UUID pieceId) {

@@ -53,7 +53,10 @@ public class Piece {
     private int width;
     private int height;
     private long expectedBytes;
+    private Double markedPpi;
     private int attempts;
+    private UUID madeBy;
+    private int deaths;
 
     @Column(columnDefinition = "text")
     private String digest;
@@ -71,6 +74,10 @@ public class Piece {
     private String troubleRemedy;
 
     private Instant changedAt;
+
+    /** The transaction that changed it last; the database sets it. */
+    @Column(insertable = false, updatable = false)
+    private long changedIn;
 
     @Version
     private Long version;
@@ -92,24 +99,56 @@ public class Piece {
     record Place(UUID originalId, String originalPath, int position, String name) {}
 
     /** The plan and what is read off it. */
-    record Planned(String planJson, int width, int height, long expectedBytes) {}
+    record Planned(String planJson, int width, int height, double markedPpi, long expectedBytes) {}
 
-    void isPlanned(Planned planned, Instant now) {
+    void plan(Planned planned, Instant now) {
         this.plan = planned.planJson();
         this.width = planned.width();
         this.height = planned.height();
+        this.markedPpi = planned.markedPpi();
         this.expectedBytes = planned.expectedBytes();
-        becomes(State.WAITING, Optional.empty(), now);
+        change(State.WAITING, Optional.empty(), now);
     }
 
-    /** Begins an attempt; the number names its temporary file. */
-    int begin(Instant now) {
-        becomes(State.MAKING, Optional.empty(), now);
+    /**
+     * Begins an attempt; the number names its temporary file.
+     *
+     * @param process that makes it
+     */
+    int begin(UUID process, Instant now) {
+        if (state == State.MAKING && madeBy != null && !madeBy.equals(process)) {
+            // The process that was at it has ended, or was taken for dead.
+            deaths++;
+        }
+        this.madeBy = process;
+        change(State.MAKING, Optional.empty(), now);
         return ++attempts;
     }
 
+    /** How many processes ended while they made this piece, since somebody last asked for it. */
+    int deaths() {
+        return deaths;
+    }
+
+    boolean isAttempt(int number) {
+        return state == State.MAKING && attempts == number;
+    }
+
+    /** Puts it in line again, with the plan it has; what was noted of an earlier file is forgotten. */
+    void await(Instant now) {
+        this.deaths = 0;
+        forgetFile();
+        change(State.WAITING, Optional.empty(), now);
+    }
+
+    /** Gives an attempt up for now, for a reason that is not the picture's. */
+    void giveBack(Instant now) {
+        this.madeBy = null;
+        change(State.WAITING, Optional.empty(), now);
+    }
+
     /** Notes what is about to be published, before it is. */
-    void intends(Made made) {
+    void intend(Made made) {
         this.digest = made.digest();
         this.fileBytes = made.bytes();
         this.haloPercent = made.haloPercent().orElse(null);
@@ -122,18 +161,26 @@ public class Piece {
      */
     record Made(String digest, long bytes, Optional<Double> haloPercent) {}
 
-    void isIn(State newState, Instant now) {
-        becomes(newState, Optional.empty(), now);
+    void finish(Instant now) {
+        change(State.CHECKED, Optional.empty(), now);
     }
 
-    void isInTrouble(Trouble trouble, Instant now) {
+    void stop(Instant now) {
+        change(State.STOPPED, Optional.empty(), now);
+    }
+
+    void fail(Trouble trouble, Instant now) {
+        forgetFile();
+        change(State.TROUBLE, Optional.of(trouble), now);
+    }
+
+    private void forgetFile() {
         this.digest = null;
         this.fileBytes = null;
         this.haloPercent = null;
-        becomes(State.TROUBLE, Optional.of(trouble), now);
     }
 
-    private void becomes(State newState, Optional<Trouble> trouble, Instant now) {
+    private void change(State newState, Optional<Trouble> trouble, Instant now) {
         this.state = newState;
         this.troubleCode = trouble.map(Trouble::code).orElse(null);
         this.troubleText = trouble.map(Trouble::text).orElse(null);
@@ -179,6 +226,11 @@ public class Piece {
 
     public int height() {
         return height;
+    }
+
+    /** The ppi its file is marked with; empty without a plan. */
+    public Optional<Double> markedPpi() {
+        return Optional.ofNullable(markedPpi);
     }
 
     public long expectedBytes() {

@@ -1,65 +1,121 @@
 package embrick.server.runs;
 
-import com.github.kagkarlsson.scheduler.SchedulerClient;
-import com.github.kagkarlsson.scheduler.task.FailureHandler;
-import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
-import com.github.kagkarlsson.scheduler.task.TaskInstance;
-import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import java.time.Clock;
-import java.time.Duration;
+import com.github.kagkarlsson.scheduler.Scheduler;
 import java.time.Instant;
-import java.util.List;
+import java.util.Collection;
 import java.util.UUID;
-import javax.sql.DataSource;
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
-import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
- * The queue: a task for each piece, holding only its id.
+ * The queue: a row for each piece that waits, holding only its id. See {@link PieceTask} for what takes from it.
  *
- * <p>Priority falls with a piece's place in its run, so that the first pieces of a small run come before the later ones
- * of a large one: all runs advance together, whoever came first.
+ * <p>Pieces are due since the beginning of time, so that no clock that is set back keeps them waiting. Priority falls with a
+ * piece's place in its run, so that the first pieces of a small run come before the later ones of a large one: all runs
+ * advance together, whoever came first.
  */
-@Configuration
+@Component
 class PieceQueue {
-    static final String TASK = "piece";
+    private final JdbcClient database;
+    private final ObjectProvider<Scheduler> scheduler;
 
-    /** Of what the maker itself could not answer, such as a database that is away for a moment. */
-    private static final int RETRIES = 5;
-
-    private static final Duration PAUSE = Duration.ofSeconds(2);
-
-    @Bean
-    OneTimeTask<Void> pieceTask(ObjectProvider<PieceMaker> maker) {
-        return Tasks.oneTime(TaskDescriptor.of(TASK))
-                .onFailure(FailureHandler.<Void>maxRetries(RETRIES)
-                        .withBackoff(PAUSE)
-                        .thenRemove())
-                .execute((instance, _) -> maker.getObject().make(UUID.fromString(instance.getId())));
+    PieceQueue(JdbcClient database, ObjectProvider<Scheduler> scheduler) {
+        this.database = database;
+        this.scheduler = scheduler;
     }
 
-    /** A process that makes no pieces has no scheduler, but still puts pieces into the queue. */
-    @Bean
-    @ConditionalOnProperty(name = "embrick.worker", havingValue = "false")
-    SchedulerClient queueOnly(DataSource dataSource, OneTimeTask<Void> pieceTask) {
-        return SchedulerClient.Builder.create(new TransactionAwareDataSourceProxy(dataSource), pieceTask)
-                .enablePriority()
-                .build();
+    /** Puts a run's waiting pieces into the queue, inside the caller's transaction; those that are in it stay. */
+    void schedule(UUID runId) {
+        database.sql("""
+                        insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version, priority)
+                        select 'piece', cast(id as text), timestamptz 'epoch', false, 1, greatest(-position, -32768)
+                        from piece where run_id = :run and state = 'WAITING'
+                        on conflict do nothing""").param("run", runId).update();
+        wakeAfterCommit();
     }
 
-    /** Puts pieces into the queue, inside the caller's transaction. */
-    static void schedule(SchedulerClient scheduler, List<Piece> pieces, Clock clock) {
-        Instant now = clock.instant();
-        List<TaskInstance<?>> instances = new java.util.ArrayList<>();
-        for (Piece piece : pieces) {
-            instances.add(new TaskInstance.Builder<Void>(TASK, piece.id().toString())
-                    .priority(Math.max(Short.MIN_VALUE, -piece.position()))
-                    .build());
+    /** Takes a run's pieces out of the queue that nobody has begun. */
+    void unschedule(UUID runId) {
+        database.sql("""
+                        delete from scheduled_tasks where task_name = 'piece' and not picked
+                          and task_instance in (select cast(id as text) from piece where run_id = :run)""").param("run", runId).update();
+    }
+
+    /** The queue of this process would otherwise look again only at its next poll. */
+    private void wakeAfterCommit() {
+        scheduler.ifAvailable(
+                queue -> TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+                    @Override
+                    public void afterCommit() {
+                        queue.triggerCheckForDueExecutions();
+                    }
+                }));
+    }
+
+    /**
+     * Gives free what a process of this name had picked: called at its start, before it picks anything, when whatever it had
+     * picked before is nobody's.
+     */
+    void freePickedBy(String name) {
+        database.sql("""
+                        update scheduled_tasks set picked = false, picked_by = null, last_heartbeat = null,
+                          version = version + 1
+                        where picked and picked_by = :name""").param("name", name).update();
+    }
+
+    /** Pieces that wait or are being made, of runs that go on, and are not in the queue: puts them there. */
+    int scheduleLost() {
+        int lost = database.sql("""
+                        insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version, priority)
+                        select 'piece', cast(p.id as text), timestamptz 'epoch', false, 1, greatest(-p.position, -32768)
+                        from piece p join run r on r.id = p.run_id
+                        where p.state in ('WAITING', 'MAKING') and not r.stopped and r.pause_code is null
+                          and not exists (select 1 from scheduled_tasks t
+                            where t.task_name = 'piece' and t.task_instance = cast(p.id as text))
+                        on conflict do nothing""").update();
+        if (lost > 0) {
+            scheduler.ifAvailable(Scheduler::triggerCheckForDueExecutions);
         }
-        scheduler.scheduleBatch(instances, now);
+        return lost;
+    }
+
+    /** Times that lie ahead of the clock come from a clock that has been set back since: they are brought to now. */
+    int pullBack(Instant now, Instant latestTry, Instant latestBeat) {
+        return database.sql("update scheduled_tasks set execution_time = :now where execution_time > :latest")
+                        .param("now", now.atOffset(java.time.ZoneOffset.UTC))
+                        .param("latest", latestTry.atOffset(java.time.ZoneOffset.UTC))
+                        .update()
+                + database.sql("update scheduled_tasks set last_heartbeat = :now where last_heartbeat > :latest")
+                        .param("now", now.atOffset(java.time.ZoneOffset.UTC))
+                        .param("latest", latestBeat.atOffset(java.time.ZoneOffset.UTC))
+                        .update();
+    }
+
+    /** Runs that have pieces open though they are stopped, or none though they are not finished. */
+    Collection<UUID> unsettledRuns() {
+        return database.sql("""
+                        select r.id from run r where r.stopped and exists (
+                          select 1 from piece p where p.run_id = r.id and p.state in ('WAITING', 'MAKING')
+                            and not exists (select 1 from scheduled_tasks t
+                              where t.task_name = 'piece' and t.task_instance = cast(p.id as text)))
+                        union
+                        select r.id from run r where r.finished_at is null and not exists (
+                          select 1 from piece p where p.run_id = r.id and p.state in ('WAITING', 'MAKING'))""").query(UUID.class).list();
+    }
+
+    /** Stops the pieces of a stopped run that nobody is at. */
+    void stopAbandoned(UUID runId, Instant now) {
+        database.sql("""
+                        update piece p set state = 'STOPPED', changed_at = :now, version = version + 1
+                        where p.run_id = :run and p.state in ('WAITING', 'MAKING')
+                          and exists (select 1 from run r where r.id = p.run_id and r.stopped)
+                          and not exists (select 1 from scheduled_tasks t
+                            where t.task_name = 'piece' and t.task_instance = cast(p.id as text))""")
+                .param("now", now.atOffset(java.time.ZoneOffset.UTC))
+                .param("run", runId)
+                .update();
     }
 }

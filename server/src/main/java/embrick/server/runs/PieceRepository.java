@@ -2,6 +2,7 @@ package embrick.server.runs;
 
 import jakarta.persistence.LockModeType;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -10,20 +11,52 @@ import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
-/** Pieces of runs. */
+/** Pieces of runs. Whoever changes a run and its pieces locks the run first. */
 public interface PieceRepository extends JpaRepository<Piece, UUID> {
+    String ROW = """
+            select new embrick.server.runs.PieceRow(p.id, p.runId, p.originalId, p.originalPath, p.position, p.name, p.state,
+              p.width, p.height, p.markedPpi, p.fileBytes, p.digest, p.haloPercent,
+              p.troubleCode, p.troubleText, p.troubleRemedy, p.changedAt)
+            from Piece p\s""";
+
+    @Query(ROW + "where p.runId = :runId order by p.position")
+    List<PieceRow> rows(UUID runId);
+
+    @Query(ROW + "where p.originalId = :originalId order by p.changedAt desc")
+    List<PieceRow> rowsOfOriginal(UUID originalId);
+
+    @Query(ROW + "where p.id = :id")
+    Optional<PieceRow> row(UUID id);
+
+    /** Pieces that were changed by transactions from a number on. */
+    @Query(ROW + "where p.runId = :runId and p.changedIn >= :since order by p.position")
+    List<PieceRow> rowsChanged(UUID runId, long since);
+
+    /**
+     * The number from which on transactions may still be at work: whatever they change is seen by asking from here again.
+     * Unlike times, these numbers do not depend on any clock.
+     */
+    @Query(value = "select cast(cast(pg_snapshot_xmin(pg_current_snapshot()) as text) as bigint)", nativeQuery = true)
+    long horizon();
+
     List<Piece> findByRunIdOrderByPosition(UUID runId);
-
-    List<Piece> findByRunIdAndChangedAtAfterOrderByPosition(UUID runId, Instant since);
-
-    List<Piece> findByOriginalIdOrderByChangedAtDesc(UUID originalId);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select p from Piece p where p.id = :id")
     Optional<Piece> lock(UUID id);
 
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select p from Piece p where p.id in :ids order by p.position")
+    List<Piece> lockAll(Collection<UUID> ids);
+
     @Query("select p.state as state, count(p) as pieces from Piece p where p.runId = :runId group by p.state")
     List<StateCount> count(UUID runId);
+
+    @Query("""
+            select p.runId as runId, p.state as state, count(p) as pieces from Piece p
+            where p.runId in :runIds group by p.runId, p.state
+            """)
+    List<RunStateCount> countAll(Collection<UUID> runIds);
 
     /** How many pieces of a run are in one state. */
     interface StateCount {
@@ -32,8 +65,19 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
         long getPieces();
     }
 
+    /** The same of one among several runs. */
+    interface RunStateCount extends StateCount {
+        UUID getRunId();
+    }
+
+    long countByRunIdAndState(UUID runId, Piece.State state);
+
     @Query("select coalesce(sum(p.expectedBytes), 0) from Piece p where p.state in (WAITING, MAKING)")
     long bytesStillToCome();
+
+    @Query(
+            "select coalesce(max(p.expectedBytes), 0) from Piece p where p.runId = :runId and p.state in (WAITING, MAKING)")
+    long largestToCome(UUID runId);
 
     @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query(
@@ -41,11 +85,4 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
                     "update piece set state = 'STOPPED', changed_at = :now, version = version + 1 where run_id = :runId and state = 'WAITING'",
             nativeQuery = true)
     int stopWaiting(UUID runId, Instant now);
-
-    @Modifying(clearAutomatically = true, flushAutomatically = true)
-    @Query(value = """
-                    delete from scheduled_tasks where task_name = 'piece' and not picked
-                      and task_instance in (select cast(id as text) from piece where run_id = :runId and state = 'STOPPED')
-                    """, nativeQuery = true)
-    int unschedule(UUID runId);
 }

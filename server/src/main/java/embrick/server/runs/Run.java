@@ -1,5 +1,6 @@
 package embrick.server.runs;
 
+import embrick.server.originals.Original.Trouble;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -31,9 +32,24 @@ public class Run {
     @Column(columnDefinition = "text")
     private String idempotencyKey;
 
+    @Column(columnDefinition = "text")
+    private String requestDigest;
+
     private boolean stopped;
+
+    @Column(columnDefinition = "text")
+    private String pauseCode;
+
+    @Column(columnDefinition = "text")
+    private String pauseText;
+
+    @Column(columnDefinition = "text")
+    private String pauseRemedy;
+
     private Instant startedAt;
     private Instant finishedAt;
+    private Instant stretchStartedAt;
+    private int stretchChecked;
 
     @Version
     private Long version;
@@ -46,20 +62,45 @@ public class Run {
         this.ticketId = start.ticketId();
         this.ticketDocument = start.ticketDocument();
         this.idempotencyKey = start.idempotencyKey().orElse(null);
+        this.requestDigest = start.requestDigest();
         this.folder = folder;
         this.startedAt = startedAt;
+        this.stretchStartedAt = startedAt;
     }
 
-    /** What a run is started with. */
-    record Start(UUID jobId, UUID ticketId, String ticketDocument, Optional<String> idempotencyKey) {}
+    /**
+     * What a run is started with.
+     *
+     * @param requestDigest of all that was asked for; the same key with another request is a mistake
+     */
+    record Start(
+            UUID jobId, UUID ticketId, String ticketDocument, Optional<String> idempotencyKey, String requestDigest) {}
 
     void stop() {
         this.stopped = true;
+        endPause();
     }
 
-    void goOn() {
+    /** Holds the run up for a reason that is no picture's: it goes on by itself when the reason is gone. */
+    void pause(Trouble reason) {
+        this.pauseCode = reason.code();
+        this.pauseText = reason.text();
+        this.pauseRemedy = reason.remedy();
+    }
+
+    /** @param checked pieces that are finished as this stretch of work begins; its speed is reckoned without them */
+    void goOn(Instant now, long checked) {
         this.stopped = false;
         this.finishedAt = null;
+        this.stretchStartedAt = now;
+        this.stretchChecked = (int) checked;
+        endPause();
+    }
+
+    private void endPause() {
+        this.pauseCode = null;
+        this.pauseText = null;
+        this.pauseRemedy = null;
     }
 
     public UUID id() {
@@ -85,6 +126,27 @@ public class Run {
 
     public boolean isStopped() {
         return stopped;
+    }
+
+    Optional<Trouble> pause() {
+        return Optional.ofNullable(pauseCode).map(code -> new Trouble(code, pauseText, pauseRemedy));
+    }
+
+    boolean wasAskedAs(String digest) {
+        // Runs of earlier versions did not keep it.
+        return requestDigest == null || requestDigest.equals(digest);
+    }
+
+    Instant stretchStartedAt() {
+        return stretchStartedAt;
+    }
+
+    int stretchChecked() {
+        return stretchChecked;
+    }
+
+    Long version() {
+        return version;
     }
 
     public Instant startedAt() {

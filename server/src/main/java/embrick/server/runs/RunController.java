@@ -3,8 +3,9 @@ package embrick.server.runs;
 import embrick.server.runs.RunViews.PieceView;
 import embrick.server.runs.RunViews.RunView;
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.io.IOException;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -34,26 +35,31 @@ class RunController {
         this.events = events;
     }
 
-    record StartRun(@Schema(nullable = true) List<UUID> originalIds) {}
+    /** @param originalIds the pictures wanted; null for all of the job, an empty list for none */
+    record StartRun(@Schema(nullable = true) List<@NotNull UUID> originalIds) {}
 
-    record Retry(@Schema(nullable = true) List<UUID> pieceIds) {}
+    /** @param pieceIds the pieces wanted; null for all that need it, an empty list for none */
+    record Retry(@Schema(nullable = true) List<@NotNull UUID> pieceIds) {}
 
     record WholeRun(@NotNull RunView run, @NotNull List<PieceView> pieces) {}
 
-    /** {@code Idempotency-Key} makes a start that is sent twice one run. */
+    /**
+     * {@code Idempotency-Key} makes a start that is sent twice one run; the same key with another request is refused. Starting
+     * again without it makes a run by today's framings.
+     */
     @PostMapping("/tickets/{ticketId}/runs")
     @ResponseStatus(HttpStatus.CREATED)
     RunView start(
             @PathVariable UUID ticketId,
-            @RequestHeader(name = "Idempotency-Key", required = false) String key,
-            @RequestBody StartRun start) {
-        List<UUID> only = start.originalIds() == null ? List.of() : start.originalIds();
-        return views.run(runs.start(ticketId, Optional.ofNullable(key), only));
+            @RequestHeader(name = "Idempotency-Key", required = false) @Size(min = 1, max = 200) String key,
+            @Valid @RequestBody StartRun start) {
+        return views.run(runs.start(
+                new RunService.Wanted(ticketId, Optional.ofNullable(start.originalIds())), Optional.ofNullable(key)));
     }
 
     @GetMapping("/jobs/{jobId}/runs")
     List<RunView> list(@PathVariable UUID jobId) {
-        return runs.of(jobId).stream().map(views::run).toList();
+        return views.runs(runs.of(jobId));
     }
 
     @GetMapping("/runs/{id}")
@@ -61,6 +67,7 @@ class RunController {
         return new WholeRun(views.run(runs.get(id)), views.pieces(id));
     }
 
+    /** Stopping, resuming and trying again are commands: sent twice they do no more than once, and need no version. */
     @PostMapping("/runs/{id}/stop")
     RunView stop(@PathVariable UUID id) {
         return views.run(runs.stop(id));
@@ -72,13 +79,16 @@ class RunController {
     }
 
     @PostMapping("/runs/{id}/retry")
-    RunView retry(@PathVariable UUID id, @RequestBody Retry retry) {
-        return views.run(runs.retry(id, retry.pieceIds() == null ? List.of() : retry.pieceIds()));
+    RunView retry(@PathVariable UUID id, @Valid @RequestBody Retry retry) {
+        return views.run(runs.retry(id, Optional.ofNullable(retry.pieceIds())));
     }
 
-    /** Server-sent events named {@code run}, each a run with the pieces that changed; at most four a second. */
+    /**
+     * Server-sent events named {@code run}, each a run with the pieces that changed; at most four a second. The first events
+     * tell the runs that are not finished, without pieces: {@code GET /runs/{id}} has them.
+     */
     @GetMapping(path = "/jobs/{jobId}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@PathVariable UUID jobId) throws IOException {
+    SseEmitter events(@PathVariable UUID jobId) {
         return events.subscribe(jobId);
     }
 }

@@ -2,115 +2,144 @@ package embrick.server.runs;
 
 import embrick.server.runs.RunViews.PieceView;
 import embrick.server.runs.RunViews.RunView;
-import java.io.IOException;
-import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
-import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /**
- * Tells open pages what runs are doing. It looks into the database, so pieces made by any process are told; while nobody
- * listens it does nothing.
+ * Tells open pages what runs are doing. It looks into the database, so pieces made by any process are told: once for each
+ * job that somebody has open, however many pages that are. Each page is told by a thread of its own; one that does not
+ * listen holds up no other. While nobody listens it does nothing.
+ *
+ * <p>What has changed since the last look is known by the numbers of transactions, which do not depend on clocks: asked is
+ * from the oldest that was still at work then, and what was told already is left out.
  */
 @Component
 class RunEvents {
+    private static final Logger LOG = LoggerFactory.getLogger(RunEvents.class);
     private static final long EVERY_MILLIS = 250;
-    /** A comment now and then finds out who has left. */
-    private static final long BEAT_MILLIS = 15_000;
 
     private final RunService runs;
     private final RunViews views;
+    private final LiveProgress progress;
     private final PieceRepository pieces;
-    private final List<Listener> listeners = new CopyOnWriteArrayList<>();
+    private final Map<UUID, Watch> watches = new ConcurrentHashMap<>();
 
-    RunEvents(RunService runs, RunViews views, PieceRepository pieces) {
+    RunEvents(RunService runs, RunViews views, LiveProgress progress, PieceRepository pieces) {
         this.runs = runs;
         this.views = views;
+        this.progress = progress;
         this.pieces = pieces;
     }
 
     record Event(RunView run, List<PieceView> pieces) {}
 
-    /** One open page. */
-    private static final class Listener {
-        private final UUID jobId;
-        private final SseEmitter emitter = new SseEmitter(0L);
-        private final Map<UUID, Instant> seen = new HashMap<>();
-        private final Map<UUID, Event> sent = new HashMap<>();
-        private long beatAt = System.currentTimeMillis();
+    /** One job that pages have open. */
+    private static final class Watch {
+        private final Set<Listener> listeners = ConcurrentHashMap.newKeySet();
+        private final Map<UUID, Long> versions = new HashMap<>();
+        private final Map<UUID, RunView> toldRuns = new HashMap<>();
+        private final Map<UUID, PieceView> toldPieces = new HashMap<>();
+        private long since;
 
-        Listener(UUID jobId) {
-            this.jobId = jobId;
+        Watch(long since) {
+            this.since = since;
         }
     }
 
-    SseEmitter subscribe(UUID jobId) throws IOException {
-        Listener listener = new Listener(jobId);
-        // Sent at once, so that the page knows it is connected before anything happens.
-        listener.emitter.send(SseEmitter.event().comment("here"));
-        listener.emitter.onCompletion(() -> listeners.remove(listener));
-        listener.emitter.onError(_ -> listeners.remove(listener));
-        listeners.add(listener);
-        return listener.emitter;
+    SseEmitter subscribe(UUID jobId) {
+        Listener listener = new Listener();
+        long since = pieces.horizon();
+        watches.compute(jobId, (_, known) -> {
+            Watch watch = known == null ? new Watch(since) : known;
+            watch.listeners.add(listener);
+            return watch;
+        });
+        views.runs(runs.of(jobId).stream()
+                        .filter(run -> run.finishedAt().isEmpty())
+                        .toList())
+                .forEach(run -> listener.hear(new Event(run, List.of())));
+        return listener.begin(() -> forget(jobId, listener));
+    }
+
+    private void forget(UUID jobId, Listener listener) {
+        watches.computeIfPresent(jobId, (_, watch) -> {
+            watch.listeners.remove(listener);
+            return watch.listeners.isEmpty() ? null : watch;
+        });
     }
 
     /** Open pages would otherwise hold up the end of the application; they connect again by themselves. */
     @EventListener(ContextClosedEvent.class)
     void close() {
-        listeners.forEach(listener -> listener.emitter.complete());
+        watches.values().forEach(watch -> watch.listeners.forEach(Listener::end));
     }
 
-    /** Listeners that have left are taken out of a list that allows it while it is walked. */
-    @SuppressWarnings("ModifyCollectionInEnhancedForLoop")
     @Scheduled(fixedDelay = EVERY_MILLIS)
     void tell() {
-        for (Listener listener : listeners) {
-            try {
-                tell(listener);
-            } catch (IOException | IllegalStateException gone) {
-                listeners.remove(listener);
+        if (watches.isEmpty()) {
+            return;
+        }
+        try {
+            long horizon = pieces.horizon();
+            watches.forEach((jobId, watch) -> {
+                tell(jobId, watch);
+                watch.since = horizon;
+            });
+        } catch (RuntimeException later) {
+            // The same is asked for again, from the same number on.
+            LOG.warn("pages are told later: {}", later.toString());
+        }
+    }
+
+    private void tell(UUID jobId, Watch watch) {
+        List<Run> news = runs.of(jobId).stream()
+                .filter(run -> run.finishedAt().isEmpty()
+                        || !run.version().equals(watch.versions.put(run.id(), run.version())))
+                .toList();
+        for (RunView run : views.runs(news)) {
+            List<PieceView> changed = changed(watch, run.id());
+            RunView before = watch.toldRuns.put(run.id(), run);
+            if (!changed.isEmpty() || before == null || !isSame(before, run)) {
+                Event event = new Event(run, changed);
+                watch.listeners.forEach(listener -> listener.hear(event));
             }
         }
     }
 
-    private void tell(Listener listener) throws IOException {
-        for (Run run : runs.of(listener.jobId)) {
-            boolean known = listener.seen.containsKey(run.id());
-            if (known && run.finishedAt().isPresent() && isLast(listener, run)) {
-                continue;
-            }
-            Instant since = listener.seen.getOrDefault(run.id(), Instant.EPOCH);
-            List<Piece> changed = pieces.findByRunIdAndChangedAtAfterOrderByPosition(run.id(), since);
-            Event event =
-                    new Event(views.run(run), changed.stream().map(views::piece).toList());
-            changed.stream()
-                    .map(Piece::changedAt)
-                    .max(Instant::compareTo)
-                    // A neighbour may commit with an earlier time: half a second is looked at again.
-                    .ifPresent(last -> listener.seen.put(run.id(), last.minusMillis(500)));
-            listener.seen.putIfAbsent(run.id(), run.startedAt());
-            if (!event.equals(listener.sent.put(run.id(), event))) {
-                listener.emitter.send(SseEmitter.event().name("run").data(event, MediaType.APPLICATION_JSON));
-            }
-        }
-        if (System.currentTimeMillis() - listener.beatAt > BEAT_MILLIS) {
-            listener.beatAt = System.currentTimeMillis();
-            listener.emitter.send(SseEmitter.event().comment("here"));
-        }
+    private List<PieceView> changed(Watch watch, UUID runId) {
+        Map<UUID, PieceRow> rows = new HashMap<>();
+        pieces.rowsChanged(runId, watch.since).forEach(row -> rows.put(row.id(), row));
+        progress.piecesOf(runId).stream()
+                .filter(id -> !rows.containsKey(id))
+                .forEach(id -> pieces.row(id).ifPresent(row -> rows.put(id, row)));
+        List<PieceView> changed = new ArrayList<>();
+        rows.values().stream()
+                .sorted(Comparator.comparingInt(PieceRow::position))
+                .map(views::piece)
+                .filter(piece -> !piece.equals(watch.toldPieces.put(piece.id(), piece)))
+                .forEach(changed::add);
+        return changed;
     }
 
-    private static boolean isLast(Listener listener, Run run) {
-        Event last = listener.sent.get(run.id());
-        return last != null
-                && last.run().finishedAt() != null
-                && last.run().finishedAt().equals(run.finishedAt().orElse(null));
+    /** Whether nothing is new but what the clock alone changes. */
+    private static boolean isSame(RunView before, RunView now) {
+        return before.state() == now.state()
+                && before.counts().equals(now.counts())
+                && Objects.equals(before.finishedAt(), now.finishedAt())
+                && Objects.equals(before.pause(), now.pause());
     }
 }

@@ -1,10 +1,12 @@
 package embrick.server.runs;
 
+import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
@@ -13,23 +15,27 @@ interface RunRepository extends JpaRepository<Run, UUID> {
 
     Optional<Run> findByJobIdAndIdempotencyKey(UUID jobId, String key);
 
-    /**
-     * A run is finished when none of its pieces is waiting or being made; the last one says so. The run is locked first:
-     * of two pieces that end at the same moment neither would see the other's end, and both would leave the run open.
-     */
-    default void finishIfDone(UUID id, Instant now) {
-        lockRow(id);
-        markFinishedIfDone(id, now);
-    }
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select r from Run r where r.id = :id")
+    Optional<Run> lock(UUID id);
 
+    /** Held to the end of the transaction: starts with one key follow one another. The text is there to be given. */
+    @Query(value = "select cast(pg_advisory_xact_lock(:key) as text)", nativeQuery = true)
+    String lockKey(long key);
+
+    @Query("select r.id from Run r where r.pauseCode is not null and r.finishedAt is null")
+    List<UUID> paused();
+
+    /** Locks a run: of two pieces that end at the same moment neither would see the other's end otherwise. */
     @Query(value = "select cast(id as text) from run where id = :id for update", nativeQuery = true)
     String lockRow(UUID id);
 
-    @Modifying
+    /** A run is finished when none of its pieces is waiting or being made. The caller has locked it. */
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query(value = """
                     update run set finished_at = :now, version = version + 1
                     where id = :id and finished_at is null
                       and not exists (select 1 from piece where run_id = :id and state in ('WAITING', 'MAKING'))
                     """, nativeQuery = true)
-    int markFinishedIfDone(UUID id, Instant now);
+    int finishIfDone(UUID id, Instant now);
 }

@@ -1,6 +1,7 @@
 package embrick.server.runs;
 
 import embrick.server.documents.StoredJson;
+import embrick.server.originals.Original.Trouble;
 import embrick.server.runs.Piece.State;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
@@ -8,6 +9,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -16,6 +18,8 @@ import org.springframework.stereotype.Component;
 /** Runs and pieces as they are sent. */
 @Component
 class RunViews {
+    private static final double MILLIS_PER_MINUTE = 60_000;
+
     private final PieceRepository pieces;
     private final LiveProgress progress;
     private final StoredJson json;
@@ -30,6 +34,8 @@ class RunViews {
 
     enum RunState {
         RUNNING,
+        /** Held up for a reason that is no picture's; goes on by itself. */
+        PAUSED,
         STOPPED,
         FINISHED
     }
@@ -45,6 +51,7 @@ class RunViews {
             @NotNull RunState state,
             @NotNull Instant startedAt,
             @Schema(nullable = true) Instant finishedAt,
+            @Schema(nullable = true) PieceTrouble pause,
             @NotNull Counts counts,
             double piecesPerMinute,
             @Schema(nullable = true) Long secondsLeft) {}
@@ -73,6 +80,21 @@ class RunViews {
     RunView run(Run run) {
         Map<State, Long> by = new EnumMap<>(State.class);
         pieces.count(run.id()).forEach(count -> by.put(count.getState(), count.getPieces()));
+        return run(run, by);
+    }
+
+    /** All of them with two queries. */
+    List<RunView> runs(List<Run> all) {
+        Map<UUID, Map<State, Long>> by = new HashMap<>();
+        pieces.countAll(all.stream().map(Run::id).toList())
+                .forEach(count -> by.computeIfAbsent(count.getRunId(), _ -> new EnumMap<>(State.class))
+                        .put(count.getState(), count.getPieces()));
+        return all.stream()
+                .map(run -> run(run, by.getOrDefault(run.id(), Map.of())))
+                .toList();
+    }
+
+    private RunView run(Run run, Map<State, Long> by) {
         Counts counts = new Counts(
                 by.getOrDefault(State.WAITING, 0L),
                 by.getOrDefault(State.MAKING, 0L),
@@ -80,14 +102,15 @@ class RunViews {
                 by.getOrDefault(State.TROUBLE, 0L),
                 by.getOrDefault(State.STOPPED, 0L),
                 by.values().stream().mapToLong(Long::longValue).sum());
-        RunState state = run.isStopped()
-                ? RunState.STOPPED
-                : run.finishedAt().isPresent() ? RunState.FINISHED : RunState.RUNNING;
+        RunState state = stateOf(run);
+        // Of this stretch of work alone: a night's pause between two says nothing about the speed.
         Instant until = run.finishedAt().orElse(clock.instant());
-        double minutes = Math.max(1, Duration.between(run.startedAt(), until).toMillis()) / 60_000.0;
-        double perMinute = counts.checked() / minutes;
+        double minutes =
+                Math.max(1, Duration.between(run.stretchStartedAt(), until).toMillis()) / MILLIS_PER_MINUTE;
+        long checked = Math.max(0, counts.checked() - run.stretchChecked());
+        double perMinute = checked / minutes;
         long open = counts.waiting() + counts.making();
-        Long left = state == RunState.RUNNING && counts.checked() > 0 ? Math.round(open / perMinute * 60) : null;
+        Long left = state == RunState.RUNNING && checked > 0 ? Math.round(open / perMinute * 60) : null;
         return new RunView(
                 run.id(),
                 run.jobId(),
@@ -97,18 +120,31 @@ class RunViews {
                 state,
                 run.startedAt(),
                 run.finishedAt().orElse(null),
+                run.pause().map(RunViews::told).orElse(null),
                 counts,
                 perMinute,
                 left);
     }
 
-    List<PieceView> pieces(UUID runId) {
-        return pieces.findByRunIdOrderByPosition(runId).stream()
-                .map(this::piece)
-                .toList();
+    private static RunState stateOf(Run run) {
+        if (run.isStopped()) {
+            return RunState.STOPPED;
+        }
+        if (run.finishedAt().isPresent()) {
+            return RunState.FINISHED;
+        }
+        return run.pause().isPresent() ? RunState.PAUSED : RunState.RUNNING;
     }
 
-    PieceView piece(Piece piece) {
+    private static PieceTrouble told(Trouble trouble) {
+        return new PieceTrouble(trouble.code(), trouble.text(), trouble.remedy());
+    }
+
+    List<PieceView> pieces(UUID runId) {
+        return pieces.rows(runId).stream().map(this::piece).toList();
+    }
+
+    PieceView piece(PieceRow piece) {
         LiveProgress.Making making = progress.of(piece.id()).orElse(null);
         return new PieceView(
                 piece.id(),
@@ -119,11 +155,9 @@ class RunViews {
                 piece.state(),
                 piece.width(),
                 piece.height(),
-                piece.fileBytes().orElse(null),
-                piece.digest().orElse(null),
-                piece.trouble()
-                        .map(trouble -> new PieceTrouble(trouble.code(), trouble.text(), trouble.remedy()))
-                        .orElse(null),
+                piece.bytes(),
+                piece.sha256(),
+                piece.trouble().map(RunViews::told).orElse(null),
                 making == null ? 0 : making.strip(),
                 making == null ? 0 : making.strips(),
                 making != null && making.checking());

@@ -6,10 +6,12 @@ import java.io.IOException;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
 /**
- * Decoded originals, outside the heap, within a budget of bytes: a quarter of the machine's memory.
+ * Decoded originals, outside the heap, within a budget of bytes: by a setting, or a quarter of the machine's memory,
+ * at most 1.5 GB.
  *
  * <p>A picture is admitted before it is decoded, by what its header says. Work on the same original at the same time, or
  * soon after, shares one decoded copy. What nobody uses stays, up to half of the budget, until others need the room; the
@@ -17,22 +19,28 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class DecodedOriginals {
+    private static final long LEAST_BUDGET = 256L << 20;
+    private static final long MOST_BY_ITSELF = 3L << 29;
+
     private final long budget;
     private final Map<String, Entry> entries = new LinkedHashMap<>(16, 0.75f, true);
     private long taken;
 
-    public DecodedOriginals() {
-        this(Math.max(256L << 20, machineBytes() / 4));
+    @Autowired
+    public DecodedOriginals(StorageSettings settings) {
+        this(settings.pictureMemory().toBytes() > 0 ? settings.pictureMemory().toBytes() : byItself());
     }
 
     DecodedOriginals(long budget) {
         this.budget = budget;
     }
 
-    private static long machineBytes() {
-        return ((com.sun.management.OperatingSystemMXBean)
+    /** What the start script states otherwise: heap and pictures together stay within half of the machine, at most 3 GB. */
+    private static long byItself() {
+        long machine = ((com.sun.management.OperatingSystemMXBean)
                         java.lang.management.ManagementFactory.getOperatingSystemMXBean())
                 .getTotalMemorySize();
+        return Math.max(LEAST_BUDGET, Math.min(MOST_BY_ITSELF, machine / 4));
     }
 
     /** Decodes a picture that is not there. */

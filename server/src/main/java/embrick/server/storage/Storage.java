@@ -2,66 +2,107 @@ package embrick.server.storage;
 
 import embrick.core.names.FileNames;
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.OutputStream;
 import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.DirectoryIteratorException;
+import java.nio.file.DirectoryNotEmptyException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
-import java.security.DigestInputStream;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
  * The storage folder: {@code originals/} by content and never changed, {@code previews/} that can be made again,
- * {@code making/} for files under way, {@code deliveries/} for what is finished.
+ * {@code making/} for files under way, {@code deliveries/} for what is finished,
+ * {@code incoming/} for what is arriving, {@code decoding/} for what is being decoded right now.
  */
 @Component
 public class Storage {
+    private static final Logger LOG = LoggerFactory.getLogger(Storage.class);
+
+    private static final List<String> FOLDERS =
+            List.of("originals", "previews", "making", "deliveries", "incoming", "profiles", "decoding");
+
     private static final int MOST_FOLDERS_OF_ONE_NAME = 10_000;
 
     private final Path root;
 
     public Storage(StorageSettings settings) throws IOException {
         this.root = settings.storage().toAbsolutePath().normalize();
-        for (String folder : new String[] {"originals", "previews", "making", "deliveries", "incoming", "profiles"}) {
-            Files.createDirectories(root.resolve(folder));
+        createPrivately(root);
+        for (String folder : FOLDERS) {
+            createPrivately(root.resolve(folder));
         }
     }
 
-    /** A file that has been taken in. */
-    public record Taken(String digest, long bytes) {}
-
-    /** Streams a file to the disk and names it by its content. The same content is kept once. */
-    public Taken take(InputStream content) throws IOException {
-        Path incoming = root.resolve("incoming").resolve(UUID.randomUUID() + ".part");
-        MessageDigest digest = sha256();
-        try {
-            long bytes;
-            try (OutputStream out = Files.newOutputStream(incoming, StandardOpenOption.CREATE_NEW);
-                    DigestInputStream in = new DigestInputStream(content, digest)) {
-                bytes = in.transferTo(out);
+    /** Nobody but the user of this process looks into the storage. */
+    private static void createPrivately(Path folder) throws IOException {
+        Files.createDirectories(folder);
+        if (Files.getFileStore(folder).supportsFileAttributeView(PosixFileAttributeView.class)) {
+            try {
+                Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
+            } catch (FileSystemException foreign) {
+                LOG.warn("{} belongs to somebody else and stays open to them: {}", folder, foreign.getMessage());
             }
-            String name = HexFormat.of().formatHex(digest.digest());
-            Path kept = original(name);
-            if (!Files.exists(kept)) {
-                Files.createDirectories(kept.getParent());
-                Files.move(incoming, kept, StandardCopyOption.ATOMIC_MOVE);
-            }
-            return new Taken(name, bytes);
-        } finally {
-            Files.deleteIfExists(incoming);
         }
+    }
+
+    /**
+     * Puts a file that has arrived among the originals, under its digest. A file of that name is kept if it holds the same,
+     * and replaced if it does not: a power cut may have cut it short. Callers hold the digest against clearing meanwhile.
+     */
+    public void place(Arrival arrival) throws IOException {
+        Path kept = original(arrival.digest());
+        if (Files.exists(kept)
+                && Files.size(kept) == arrival.fingerprint().bytes()
+                && digestOf(kept).equals(arrival.digest())) {
+            return;
+        }
+        createPrivately(kept.getParent());
+        Files.move(arrival.file(), kept, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        forceFolder(kept.getParent());
+    }
+
+    /** Whether an original lies here, at its size; its content is judged when it is opened. */
+    public boolean holds(String digest, long bytes) {
+        try {
+            return Files.size(original(digest)) == bytes;
+        } catch (IOException gone) {
+            return false;
+        }
+    }
+
+    /** Keeps what lies under an original's name and is not that original out of the way, and says so by its name. */
+    void setAside(String digest) throws IOException {
+        Path wrong = original(digest);
+        Files.move(wrong, wrong.resolveSibling(digest + ".changed-" + UUID.randomUUID()));
+        LOG.warn("original {} is not what was added; the file that lay in its place was set aside", digest);
     }
 
     public Path original(String digest) {
         return root.resolve("originals").resolve(digest.substring(0, 2)).resolve(digest);
+    }
+
+    Path incoming() {
+        return root.resolve("incoming");
+    }
+
+    Path decoding() {
+        return root.resolve("decoding");
     }
 
     /** Takes away an original that no job refers to any more, with its small pictures. */
@@ -100,8 +141,8 @@ public class Storage {
 
     /** Makes a new folder for a run; one that exists is never used again. */
     public String newDelivery(String jobName, String wanted) throws IOException {
-        String job = FileNames.clean(jobName);
-        String name = FileNames.clean(wanted);
+        String job = FileNames.folder(jobName);
+        String name = FileNames.folder(wanted);
         Files.createDirectories(delivery(job));
         for (int number = 1; number <= MOST_FOLDERS_OF_ONE_NAME; number++) {
             String folder = job + "/" + name + (number == 1 ? "" : "-" + number);
@@ -115,8 +156,41 @@ public class Storage {
         throw new IOException("no free name for a folder like " + wanted);
     }
 
+    /** Takes a delivery's folder away again into which nothing was ever put, and its job's if that is empty too. */
+    public void discardEmptyDelivery(String folder) {
+        Path path = delivery(folder);
+        try {
+            Files.deleteIfExists(path);
+            Files.deleteIfExists(path.getParent());
+        } catch (DirectoryNotEmptyException used) {
+            // Another run's folder lies beside it.
+        } catch (IOException failed) {
+            LOG.warn("{} stays: {}", path, failed.toString());
+        }
+    }
+
+    /** What is free where there is least of it: deliveries may lie on another disk. */
     public long freeBytes() throws IOException {
-        return Files.getFileStore(root).getUsableSpace();
+        return Math.min(
+                Files.getFileStore(root).getUsableSpace(),
+                Files.getFileStore(root.resolve("deliveries")).getUsableSpace());
+    }
+
+    /** Whether a small file can be written where pieces are made. */
+    public boolean isWritable() {
+        Path probe = making().resolve("probe-" + UUID.randomUUID());
+        try {
+            Files.write(probe, new byte[1]);
+            return true;
+        } catch (IOException away) {
+            return false;
+        } finally {
+            try {
+                Files.deleteIfExists(probe);
+            } catch (IOException stays) {
+                LOG.warn("{} stays", probe, stays);
+            }
+        }
     }
 
     /** Forces a folder's entries to the disk, where the system can. */
@@ -126,18 +200,57 @@ public class Storage {
         }
     }
 
-    public static String digestOf(Path file) throws IOException {
-        MessageDigest digest = sha256();
-        try (InputStream in = Files.newInputStream(file)) {
-            byte[] part = new byte[1 << 16];
-            for (int read = in.read(part); read >= 0; read = in.read(part)) {
-                digest.update(part, 0, read);
-            }
-        }
-        return HexFormat.of().formatHex(digest.digest());
+    public static Fingerprint fingerprintOf(Path file) throws IOException {
+        return Fingerprints.read(file);
     }
 
-    private static MessageDigest sha256() {
+    /** SHA-256 of a text in UTF-8. */
+    public static String digestOfText(String text) {
+        return HexFormat.of().formatHex(sha256().digest(text.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    public static String digestOf(Path file) throws IOException {
+        return Fingerprints.read(file).sha256();
+    }
+
+    /** Whether a failure means that the disk, or what this user may write on it, is full. */
+    public static boolean isFull(Throwable failed) {
+        for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
+            String text = String.valueOf(cause.getMessage());
+            if (cause instanceof StorageFullException
+                    || cause instanceof IOException
+                            && (text.contains("No space left on device") || text.contains("Disk quota exceeded"))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Work on one file. */
+    public interface FileWork {
+        void on(Path file) throws IOException;
+    }
+
+    /** Goes through a folder's files of a name; what cannot be worked on is told and stops nothing. */
+    public static void forEachFile(Path folder, String names, FileWork work) {
+        try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, names)) {
+            for (Path file : files) {
+                if (Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)) {
+                    try {
+                        work.on(file);
+                    } catch (IOException failed) {
+                        LOG.warn("{} stays: {}", file, failed.toString());
+                    }
+                } else {
+                    LOG.warn("{} is no file of Embrick's and stays", file);
+                }
+            }
+        } catch (IOException | DirectoryIteratorException failed) {
+            LOG.warn("{} cannot be read: {}", folder, failed.toString());
+        }
+    }
+
+    static MessageDigest sha256() {
         try {
             return MessageDigest.getInstance("SHA-256");
         } catch (NoSuchAlgorithmException impossible) {

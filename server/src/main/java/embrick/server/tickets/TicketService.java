@@ -9,7 +9,9 @@ import embrick.server.problems.ProblemException;
 import embrick.server.profiles.PictureProfiles;
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -50,8 +52,9 @@ public class TicketService {
     }
 
     @Transactional(readOnly = true)
-    public long count(UUID jobId) {
-        return tickets.countByJobId(jobId);
+    public Map<UUID, Long> counts(List<UUID> jobIds) {
+        return tickets.counts(jobIds).stream()
+                .collect(Collectors.toMap(TicketRepository.JobCount::getJobId, TicketRepository.JobCount::getTickets));
     }
 
     public TicketEntity add(UUID jobId, TicketDocument document) {

@@ -1,12 +1,14 @@
 package embrick.server.runs;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.formats.Formats;
+import embrick.formats.UnfitMachineException;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.OriginalRepository;
-import embrick.server.runs.Piece.State;
-import embrick.server.storage.DecodedOriginals;
+import embrick.server.storage.Fingerprints;
+import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
@@ -16,6 +18,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +31,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.context.ApplicationContext;
+import org.springframework.orm.jpa.JpaSystemException;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 
@@ -45,7 +49,7 @@ class PieceMakerTest {
     /** Files on a disk with little room. */
     private static final class FullDisk extends PieceFiles {
         FullDisk(Storage storage) {
-            super(storage);
+            super(storage, new Fingerprints());
         }
 
         @Override
@@ -96,9 +100,8 @@ class PieceMakerTest {
     }
 
     private void setWaiting(UUID piece) {
-        transaction.executeWithoutResult(_ -> pieces.lock(piece)
-                .orElseThrow()
-                .isIn(State.WAITING, Clock.systemUTC().instant()));
+        transaction.executeWithoutResult(
+                _ -> pieces.lock(piece).orElseThrow().await(Clock.systemUTC().instant()));
     }
 
     private PieceMaker maker(PieceFiles files) {
@@ -107,11 +110,13 @@ class PieceMakerTest {
                 pieces,
                 context.getBean(OriginalRepository.class),
                 files,
+                context.getBean(Pauses.class),
                 storage,
                 context.getBean(Formats.class),
-                context.getBean(DecodedOriginals.class),
+                context.getBean(Pictures.class),
                 context.getBean(StoredJson.class),
                 context.getBean(LiveProgress.class),
+                new ProcessId(),
                 transaction,
                 Clock.systemUTC());
     }
@@ -126,20 +131,20 @@ class PieceMakerTest {
         }
     }
 
+    /** The reason is the run's, once, and it goes on by itself: the real disk has room. */
     @Test
-    void aFullDiskIsSaidAndNothingHalfWrittenStays() throws IOException {
+    void aFullDiskHoldsTheRunUpUntilThereIsRoom() throws IOException {
         Again again = pieceToMake("full disk");
-        maker(new FullDisk(storage)).make(again.piece());
+        maker(new FullDisk(storage)).make(again.piece(), 0);
 
-        JsonNode trouble = state(again);
-        assertThat(trouble.path("state").asString()).isEqualTo("TROUBLE");
-        assertThat(trouble.path("trouble").path("text").asString())
-                .contains("kite.jpg")
-                .contains("No space left on device");
+        JsonNode run = api.get("/runs/" + again.runId()).body();
+        assertThat(run.path("run").path("state").asString()).isEqualTo("PAUSED");
+        assertThat(run.path("run").path("pause").path("code").asString()).isEqualTo("disk-full");
+        assertThat(run.path("run").path("pause").path("remedy").asString()).contains("goes on by itself");
+        assertThat(run.path("pieces").get(0).path("state").asString()).isEqualTo("WAITING");
         assertThat(again.folder().resolve("kite_8x10in.jpg")).doesNotExist();
         assertNothingTemporaryIsLeft();
 
-        api.post("/runs/" + again.runId() + "/retry", Map.of());
         assertThat(api.finished(again.runId())
                         .path("pieces")
                         .get(0)
@@ -149,17 +154,137 @@ class PieceMakerTest {
         assertThat(again.folder().resolve("kite_8x10in.jpg")).exists();
     }
 
+    /** What the database does while a piece is made is not the piece's fault. */
+    @Test
+    void aDatabaseThatFailsLeavesThePieceToTheQueue() throws IOException {
+        Again again = pieceToMake("database away");
+        PieceFiles failing = new PieceFiles(storage, new Fingerprints()) {
+            @Override
+            NewFile create(Path temporary) {
+                // What Spring makes of a connection that broke: seen when PostgreSQL was killed.
+                throw new JpaSystemException(new org.hibernate.TransactionException(
+                        "Unable to rollback against JDBC Connection", new SQLException("broken", "08006")));
+            }
+        };
+        PieceMaker maker = maker(failing);
+        assertThatThrownBy(() -> maker.make(again.piece(), 0)).isInstanceOf(TryLaterException.class);
+        assertThat(state(again).path("state").asString()).isEqualTo("MAKING");
+        assertNothingTemporaryIsLeft();
+
+        // Nobody has it in the queue: it is found and made.
+        assertThat(api.finished(again.runId())
+                        .path("pieces")
+                        .get(0)
+                        .path("state")
+                        .asString())
+                .isEqualTo("CHECKED");
+    }
+
+    /** A library that is missing on one machine: others are given a chance, then it is said. */
+    @Test
+    void aMachineThatCannotMakeItIsSaid() throws IOException {
+        Again again = pieceToMake("unfit");
+        PieceFiles failing = new PieceFiles(storage, new Fingerprints()) {
+            @Override
+            NewFile create(Path temporary) {
+                throw new ExceptionInInitializerError(
+                        new UnfitMachineException("libheif.so.1 is not on this machine: install libheif1"));
+            }
+        };
+        PieceMaker maker = maker(failing);
+        assertThatThrownBy(() -> maker.make(again.piece(), 0)).isInstanceOf(TryLaterException.class);
+        setWaiting(again.piece());
+        maker.make(again.piece(), 9);
+        JsonNode piece = state(again);
+        assertThat(piece.path("trouble").path("code").asString()).isEqualTo("machine-unfit");
+        assertThat(piece.path("trouble").path("text").asString()).contains("libheif1");
+    }
+
+    /** Errors that are no exceptions end a piece with a reason too. */
+    @Test
+    void anErrorOfTheVirtualMachineIsNotSilent() throws IOException {
+        Again again = pieceToMake("error");
+        PieceFiles failing = new PieceFiles(storage, new Fingerprints()) {
+            @Override
+            NewFile create(Path temporary) {
+                throw new StackOverflowError();
+            }
+        };
+        maker(failing).make(again.piece(), 0);
+        assertThat(state(again).path("trouble").path("code").asString()).isEqualTo("unexpected");
+        assertThat(api.post("/runs/" + again.runId() + "/retry", Map.of()).status())
+                .isEqualTo(200);
+        assertThat(api.finished(again.runId())
+                        .path("pieces")
+                        .get(0)
+                        .path("state")
+                        .asString())
+                .isEqualTo("CHECKED");
+    }
+
+    /** An attempt that another has overtaken changes nothing, not even what was noted of the file. */
+    @Test
+    void anOvertakenAttemptNotesNothing() throws IOException {
+        Again again = pieceToMake("overtaken");
+        PieceFiles overtaking = new PieceFiles(storage, new Fingerprints()) {
+            @Override
+            NewFile create(Path temporary) throws IOException {
+                transaction.executeWithoutResult(_ -> pieces.lock(again.piece())
+                        .orElseThrow()
+                        .begin(UUID.randomUUID(), Clock.systemUTC().instant()));
+                return super.create(temporary);
+            }
+        };
+        maker(overtaking).make(again.piece(), 0);
+        assertThat(state(again).path("state").asString()).isEqualTo("MAKING");
+        assertThat(state(again).path("digest").isNull()).isTrue();
+        assertNothingTemporaryIsLeft();
+    }
+
+    /** A picture that ends its process is not made again without end. */
+    @Test
+    void aPieceWhoseProcessesEndIsSetAside() throws IOException {
+        Again again = pieceToMake("set aside");
+        PieceFiles dying = new PieceFiles(storage, new Fingerprints()) {
+            @Override
+            NewFile create(Path temporary) {
+                throw new TryLaterException(new IllegalStateException("as if the process had ended here"));
+            }
+        };
+        for (int process = 0; process < 3; process++) {
+            PieceMaker maker = maker(dying);
+            try {
+                maker.make(again.piece(), 0);
+            } catch (TryLaterException ended) {
+                assertThat(state(again).path("state").asString()).isEqualTo("MAKING");
+            }
+        }
+        maker(dying).make(again.piece(), 0);
+        JsonNode piece = state(again);
+        assertThat(piece.path("trouble").path("code").asString()).isEqualTo("set-aside");
+        assertThat(piece.path("trouble").path("text").asString()).startsWith("kite.jpg was set aside");
+
+        // Somebody's new try begins to count anew.
+        api.post("/runs/" + again.runId() + "/retry", Map.of());
+        assertThat(api.finished(again.runId())
+                        .path("pieces")
+                        .get(0)
+                        .path("state")
+                        .asString())
+                .isEqualTo("CHECKED");
+    }
+
     /** A worker may be taken for dead and go on all the same: whoever is last, the piece is whole and published once. */
     @Test
     void twoWorkersAtOnePieceDoNoHarm() throws Exception {
         Again again = pieceToMake("two workers");
-        PieceFiles files = new PieceFiles(storage);
+        PieceFiles files = new PieceFiles(storage, new Fingerprints());
         for (int round = 0; round < 5; round++) {
             Files.deleteIfExists(again.folder().resolve("kite_8x10in.jpg"));
             setWaiting(again.piece());
             try (ExecutorService workers = Executors.newFixedThreadPool(2)) {
                 Callable<Void> work = () -> {
-                    maker(files).make(again.piece());
+                    maker(files).make(again.piece(), 0);
                     return null;
                 };
                 for (Future<Void> one : workers.invokeAll(List.of(work, work))) {
@@ -183,7 +308,7 @@ class PieceMakerTest {
     void anotherFileUnderTheNameIsNeverReplaced() throws IOException {
         Again again = pieceToMake("taken");
         Path foreign = Files.writeString(again.folder().resolve("kite_8x10in.jpg"), "somebody's");
-        maker(new PieceFiles(storage)).make(again.piece());
+        maker(new PieceFiles(storage, new Fingerprints())).make(again.piece(), 0);
         assertThat(state(again).path("trouble").path("code").asString()).isEqualTo("name-taken");
         assertThat(foreign).hasContent("somebody's");
         assertNothingTemporaryIsLeft();

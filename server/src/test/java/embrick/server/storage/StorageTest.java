@@ -3,13 +3,11 @@ package embrick.server.storage;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.stream.Stream;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -25,36 +23,23 @@ class StorageTest {
 
     @BeforeEach
     void open() throws IOException {
-        storage = new Storage(new StorageSettings(root, true, 1));
+        storage = new Storage(StorageSettings.in(root));
     }
 
     @Test
-    void aFileIsNamedByItsContent() throws IOException {
-        // SHA-256 of "abc", FIPS 180-2, appendix B.1.
-        Storage.Taken taken = storage.take(new ByteArrayInputStream("abc".getBytes(StandardCharsets.US_ASCII)));
-        assertThat(taken.digest()).isEqualTo("ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad");
-        assertThat(storage.original(taken.digest())).hasContent("abc");
-        assertThat(Storage.digestOf(storage.original(taken.digest()))).isEqualTo(taken.digest());
-    }
-
-    @Test
-    @SuppressWarnings("InputStreamSlowMultibyteRead") // a thousand bytes
-    void aTransferThatBreaksOffLeavesNothing() throws IOException {
-        InputStream broken = new InputStream() {
-            private int left = 1000;
-
-            @Override
-            public int read() throws IOException {
-                if (--left < 0) {
-                    throw new IOException("connection reset");
-                }
-                return 7;
-            }
-        };
-        assertThatThrownBy(() -> storage.take(broken)).isInstanceOf(IOException.class);
-        try (Stream<Path> incoming = Files.list(root.resolve("incoming"))) {
-            assertThat(incoming).isEmpty();
+    void nobodyElseLooksIntoIt() throws IOException {
+        for (String folder : List.of("", "originals", "deliveries", "making", "incoming")) {
+            assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(root.resolve(folder))))
+                    .isEqualTo("rwx------");
         }
+    }
+
+    @Test
+    void aFolderOfALongNameIsShortened() throws IOException {
+        String made = storage.newDelivery("\u98a8".repeat(120), "\u98a8".repeat(120));
+        assertThat(storage.delivery(made)).isDirectory();
+        assertThat(storage.newDelivery("\u98a8".repeat(120), "\u98a8".repeat(120)))
+                .endsWith("-2");
     }
 
     @Test

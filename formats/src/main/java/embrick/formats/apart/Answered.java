@@ -1,0 +1,11 @@
+package embrick.formats.apart;
+
+/** How a child's answer begins; sent as its place in this list. */
+public enum Answered {
+    /** What was asked for follows. */
+    ANSWER,
+    /** The file cannot be used: kind, code, reason and remedy follow. */
+    REFUSAL,
+    /** The child itself cannot work, for instance for want of a library: why follows. */
+    UNFIT
+}

@@ -1,0 +1,9 @@
+package embrick.formats.apart;
+
+/** What a child may be asked for; sent as its place in this list. */
+public enum Asked {
+    /** What a HEIF file says of itself. */
+    HEIF_FACTS,
+    /** The pixels of any file, whole or reduced. */
+    PIXELS
+}

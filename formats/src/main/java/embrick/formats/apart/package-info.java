@@ -1,0 +1,5 @@
+/**
+ * Decoding in processes of their own. Start at {@link embrick.formats.apart.DecoderPool}, which says why. Knows rasters and
+ * files; no format: what a child does with a file is {@code DecoderChild}'s.
+ */
+package embrick.formats.apart;

@@ -1,0 +1,36 @@
+package embrick.server;
+
+import jakarta.persistence.PersistenceException;
+import java.sql.SQLException;
+import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.transaction.TransactionException;
+
+/** Tells failures apart that wear many classes. */
+public final class Failures {
+    private Failures() {}
+
+    /**
+     * Whether the database could not be reached or did not answer: nothing that a picture or a request is to blame for, and
+     * gone when it is tried again later.
+     */
+    public static boolean isDatabaseAway(Throwable failed) {
+        boolean isOfDatabase = false;
+        for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
+            if (cause instanceof DataIntegrityViolationException
+                    || cause instanceof SQLException sql && isOfStatement(sql.getSQLState())) {
+                return false;
+            }
+            isOfDatabase |= cause instanceof DataAccessException
+                    || cause instanceof TransactionException
+                    || cause instanceof PersistenceException
+                    || cause instanceof SQLException;
+        }
+        return isOfDatabase;
+    }
+
+    /** Classes of SQLSTATE (ISO/IEC 9075; PostgreSQL, appendix A) by which a statement itself is wrong. */
+    private static boolean isOfStatement(String state) {
+        return state != null && (state.startsWith("22") || state.startsWith("23") || state.startsWith("42"));
+    }
+}

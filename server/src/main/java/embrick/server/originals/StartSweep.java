@@ -1,0 +1,26 @@
+package embrick.server.originals;
+
+import embrick.server.storage.Reception;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
+import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** When the application that takes pictures in starts: what an earlier one left behind by a kill is put in order. */
+@Component
+@ConditionalOnWebApplication
+class StartSweep {
+    private final Reception reception;
+    private final Clearance clearance;
+
+    StartSweep(Reception reception, Clearance clearance) {
+        this.reception = reception;
+        this.clearance = clearance;
+    }
+
+    @EventListener(ApplicationStartedEvent.class)
+    void sweep() {
+        reception.sweep();
+        clearance.clearAll();
+    }
+}

@@ -1,0 +1,26 @@
+package embrick.server.problems;
+
+import embrick.server.problems.ProblemException.ProblemDetail;
+import java.net.URI;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+
+/** The body of an answer that is a problem: RFC 9457's members, and all problems with their remedies. */
+public record ProblemBody(
+        URI type, String title, int status, String detail, String code, String remedy, List<ProblemDetail> problems) {
+    public static ProblemBody of(HttpStatus status, List<ProblemDetail> problems) {
+        ProblemDetail first = problems.getFirst();
+        return new ProblemBody(
+                URI.create("urn:embrick:problem:" + first.code()),
+                status.getReasonPhrase(),
+                status.value(),
+                first.text(),
+                first.code(),
+                first.remedy(),
+                problems);
+    }
+
+    public static ProblemBody of(HttpStatus status, String code, String subject, String text, String remedy) {
+        return of(status, List.of(new ProblemDetail(code, subject, text, remedy)));
+    }
+}

@@ -1,0 +1,102 @@
+package embrick.server.runs;
+
+import embrick.server.runs.Piece.State;
+import embrick.server.storage.Fingerprint;
+import embrick.server.storage.Fingerprints;
+import embrick.server.storage.Storage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/** The files of finished pieces, and whether they still are what was checked. */
+@Component
+public class DeliveredFiles {
+    private static final Logger LOG = LoggerFactory.getLogger(DeliveredFiles.class);
+
+    /** A file system may round times. */
+    private static final Duration SAME_TIME = Duration.ofSeconds(3);
+
+    private final Storage storage;
+    private final Fingerprints fingerprints;
+
+    DeliveredFiles(Storage storage, Fingerprints fingerprints) {
+        this.storage = storage;
+        this.fingerprints = fingerprints;
+    }
+
+    /** What lies under the name of a finished piece. */
+    public enum OnDisk {
+        /** The file that was checked, as far as its size and time tell; where they do not, its content. */
+        PRESENT,
+        MISSING,
+        /** Another file, or the same changed since. */
+        CHANGED
+    }
+
+    public Path place(Run run, String pieceName) {
+        return storage.delivery(run.folder()).resolve(pieceName);
+    }
+
+    /** Empty for a piece that is not finished. Quick: a file is read only if it was written after it was checked. */
+    public Optional<OnDisk> look(Run run, PieceRow piece) {
+        if (piece.state() != State.CHECKED) {
+            return Optional.empty();
+        }
+        Path file = place(run, piece.name());
+        try {
+            if (Files.size(file) != piece.fileBytes().orElse(-1L)) {
+                return Optional.of(OnDisk.CHANGED);
+            }
+            boolean isOld = Files.getLastModifiedTime(file)
+                    .toInstant()
+                    .isBefore(piece.changedAt().plus(SAME_TIME));
+            return Optional.of(isOld || isIntact(run, piece) ? OnDisk.PRESENT : OnDisk.CHANGED);
+        } catch (NoSuchFileException gone) {
+            return Optional.of(OnDisk.MISSING);
+        } catch (IOException unreadable) {
+            return Optional.of(OnDisk.CHANGED);
+        }
+    }
+
+    /** Whether a finished piece's file has the very bytes that were checked. */
+    public boolean isIntact(Run run, PieceRow piece) {
+        return fingerprint(run, piece).isPresent();
+    }
+
+    /** The fingerprint of a finished piece's file; empty if it is gone or not the file that was checked. */
+    public Optional<Fingerprint> fingerprint(Run run, PieceRow piece) {
+        try {
+            return Optional.of(fingerprints.of(place(run, piece.name())))
+                    .filter(found -> piece.digest().equals(Optional.of(found.sha256())));
+        } catch (IOException gone) {
+            return Optional.empty();
+        }
+    }
+
+    /**
+     * Makes room for a piece that is made again: a file that was changed since keeps its content under a name beside it.
+     */
+    void setAside(Run run, String pieceName) {
+        Path file = place(run, pieceName);
+        int dot = pieceName.lastIndexOf('.');
+        for (int number = 1; Files.exists(file); number++) {
+            Path beside = file.resolveSibling(
+                    pieceName.substring(0, dot) + " (changed " + number + ")" + pieceName.substring(dot));
+            try {
+                if (!Files.exists(beside)) {
+                    RenameWithoutReplacing.rename(file, beside);
+                    LOG.info("{} was changed since it was checked and is now {}", file, beside.getFileName());
+                }
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            }
+        }
+    }
+}

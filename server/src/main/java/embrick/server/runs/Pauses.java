@@ -1,0 +1,108 @@
+package embrick.server.runs;
+
+import embrick.server.originals.Original.Trouble;
+import embrick.server.storage.Storage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Holds runs up for want of room or of a disk, with one reason for the whole run, and lets them go on by themselves when the
+ * reason is gone.
+ */
+@Component
+class Pauses {
+    private static final Logger LOG = LoggerFactory.getLogger(Pauses.class);
+
+    /** Room beyond a piece before its run goes on; otherwise it would be held up again at once. */
+    private static final long SPARE_BYTES = 32L << 20;
+
+    private static final double RESERVE = 1.2;
+
+    private final RunRepository runs;
+    private final PieceRepository pieces;
+    private final PieceQueue queue;
+    private final Storage storage;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    Pauses(
+            RunRepository runs,
+            PieceRepository pieces,
+            PieceQueue queue,
+            Storage storage,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.runs = runs;
+        this.pieces = pieces;
+        this.queue = queue;
+        this.storage = storage;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    /** The reason for which a whole run must wait, if a failure to write is not this one piece's. */
+    Optional<Trouble> reasonFor(IOException failed, Path folder) {
+        if (Storage.isFull(failed)) {
+            return Optional.of(new Trouble(
+                    "disk-full",
+                    "The storage disk is full.",
+                    "Make room on it: the run goes on by itself. Nothing that is finished is lost."));
+        }
+        if (!Files.isDirectory(folder)) {
+            return Optional.of(new Trouble(
+                    "folder-gone",
+                    "The folder " + folder + " is not there any more.",
+                    "Put it back, empty or as it was: the run goes on by itself."));
+        }
+        if (!storage.isWritable()) {
+            return Optional.of(new Trouble(
+                    "disk-away",
+                    "Nothing can be written to the storage folder: " + failed.getMessage() + ".",
+                    "See that its disk is there and may be written to: the run goes on by itself."));
+        }
+        return Optional.empty();
+    }
+
+    /** Inside the caller's transaction. What others are making ends as it ends. */
+    void pause(UUID runId, Trouble reason) {
+        runs.lock(runId).filter(run -> !run.isStopped()).ifPresent(run -> {
+            run.pause(reason);
+            runs.saveAndFlush(run);
+            queue.unschedule(runId);
+        });
+    }
+
+    /** Lets those runs go on whose reason is gone. */
+    void look() {
+        for (UUID runId : runs.paused()) {
+            transaction.executeWithoutResult(_ -> runs.lock(runId).ifPresent(this::goOnIfPossible));
+        }
+    }
+
+    private void goOnIfPossible(Run run) {
+        if (run.pause().isPresent() && isGone(run)) {
+            run.goOn(clock.instant(), pieces.countByRunIdAndState(run.id(), Piece.State.CHECKED));
+            runs.saveAndFlush(run);
+            queue.schedule(run.id());
+            LOG.info("run {} goes on", run.id());
+        }
+    }
+
+    private boolean isGone(Run run) {
+        try {
+            return Files.isDirectory(storage.delivery(run.folder()))
+                    && storage.isWritable()
+                    && storage.freeBytes() > pieces.largestToCome(run.id()) * RESERVE + SPARE_BYTES;
+        } catch (IOException stillAway) {
+            return false;
+        }
+    }
+}

@@ -1,0 +1,49 @@
+package embrick.server.runs;
+
+import embrick.server.originals.Original.Trouble;
+import embrick.server.runs.Piece.State;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+
+/** A piece without its plan, as lists need it. */
+public record PieceRow(
+        UUID id,
+        UUID runId,
+        UUID originalId,
+        String originalPath,
+        int position,
+        String name,
+        State state,
+        int width,
+        int height,
+        Double ppi,
+        Long bytes,
+        String sha256,
+        Double halo,
+        String troubleCode,
+        String troubleText,
+        String troubleRemedy,
+        Instant changedAt) {
+    /** The ppi its file is marked with; empty without a plan. */
+    public Optional<Double> markedPpi() {
+        return Optional.ofNullable(ppi);
+    }
+
+    public Optional<Trouble> trouble() {
+        return Optional.ofNullable(troubleCode).map(code -> new Trouble(code, troubleText, troubleRemedy));
+    }
+
+    public Optional<Long> fileBytes() {
+        return Optional.ofNullable(bytes);
+    }
+
+    public Optional<String> digest() {
+        return Optional.ofNullable(sha256);
+    }
+
+    /** How far sharpened contours overshoot, in per cent of their contrast; empty where nothing is sharpened. */
+    public Optional<Double> haloPercent() {
+        return Optional.ofNullable(halo);
+    }
+}
