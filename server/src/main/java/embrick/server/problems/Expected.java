@@ -21,6 +21,12 @@ import tools.jackson.databind.exc.MismatchedInputException;
 
 /** What a request should have said: the field's name, what it expects and what it got, in words that name no class. */
 final class Expected {
+    /** Of a number that is one, and too long to be worked with. */
+    static final String TOO_LONG = "too-many-digits";
+
+    /** Of a document of another version. */
+    static final String OTHER_VERSION = "schema-version";
+
     private static final String CODE = "unreadable";
     private static final String REMEDY = "Correct the value named and send it again.";
 
@@ -55,7 +61,12 @@ final class Expected {
         String field = path(wrong);
         Optional<String> ours = ownWords(wrong);
         if (ours.isPresent()) {
-            return new ProblemDetail(CODE, field, prefixed(field, ours.get()), REMEDY);
+            boolean isVersion = ours.get().startsWith("schemaVersion:");
+            return new ProblemDetail(
+                    isVersion ? OTHER_VERSION : CODE,
+                    isVersion ? "schemaVersion" : field,
+                    prefixed(field, ours.get()),
+                    isVersion ? "Read the document from this Embrick, change it and send it back." : REMEDY);
         }
         return switch (wrong) {
             case InvalidTypeIdException kind ->
@@ -63,6 +74,9 @@ final class Expected {
                         field.equals("body") ? "kind" : field + ".kind",
                         kinds(kind.getBaseType().getRawClass()),
                         kind.getTypeId());
+            case InvalidFormatException number
+            when number.getValue() instanceof BigDecimal ->
+                new ProblemDetail(TOO_LONG, field, field + ": expected a number of at most 40 digits.", REMEDY);
             case InvalidFormatException format -> told(field, words(format.getTargetType()), format.getValue());
             case MismatchedInputException other
             when other.getTargetType() != null ->

@@ -83,7 +83,11 @@ class ProblemResponses {
         for (Throwable cause = unreadable; cause != null; cause = cause.getCause()) {
             switch (cause) {
                 case JacksonException wrong -> {
-                    return respond(HttpStatus.BAD_REQUEST, List.of(Expected.of(wrong)));
+                    ProblemDetail told = Expected.of(wrong);
+                    boolean isUnderstood =
+                            List.of(Expected.TOO_LONG, Expected.OTHER_VERSION).contains(told.code());
+                    return respond(
+                            isUnderstood ? HttpStatus.UNPROCESSABLE_CONTENT : HttpStatus.BAD_REQUEST, List.of(told));
                 }
                 case SocketTimeoutException _ -> {
                     return tooSlow();

@@ -28,7 +28,7 @@ class PieceTask {
     private static final int DOUBLED_AT_MOST = 6;
 
     @Bean
-    OneTimeTask<Void> pieceTask(ObjectProvider<PieceMaker> maker) {
+    OneTimeTask<Void> makePiece(ObjectProvider<PieceMaker> maker) {
         return Tasks.oneTime(TaskDescriptor.of(NAME))
                 .onFailure(PieceTask::tryLater)
                 .execute((instance, context) -> maker.getObject()
@@ -45,8 +45,8 @@ class PieceTask {
     /** A process that makes no pieces has no scheduler, but its queue is the same. */
     @Bean
     @ConditionalOnProperty(name = "embrick.worker", havingValue = "false")
-    SchedulerClient queueOnly(DataSource dataSource, OneTimeTask<Void> pieceTask) {
-        return SchedulerClient.Builder.create(new TransactionAwareDataSourceProxy(dataSource), pieceTask)
+    SchedulerClient queueOnly(DataSource dataSource, OneTimeTask<Void> makePiece) {
+        return SchedulerClient.Builder.create(new TransactionAwareDataSourceProxy(dataSource), makePiece)
                 .enablePriority()
                 .build();
     }

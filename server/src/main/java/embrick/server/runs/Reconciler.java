@@ -18,7 +18,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @ConditionalOnProperty(name = "embrick.worker", havingValue = "true", matchIfMissing = true)
 class Reconciler {
     private static final Logger LOG = LoggerFactory.getLogger(Reconciler.class);
-    private static final long EVERY_MILLIS = 5_000;
+    private static final String EVERY = "${embrick.reconcile-every:5s}";
 
     /** Longer than the longest pause between two tries. */
     private static final Duration LATEST_TRY = Duration.ofMinutes(5);
@@ -39,7 +39,7 @@ class Reconciler {
         this.clock = clock;
     }
 
-    @Scheduled(initialDelay = EVERY_MILLIS, fixedDelay = EVERY_MILLIS)
+    @Scheduled(initialDelayString = EVERY, fixedDelayString = EVERY)
     void reconcile() {
         try {
             Instant now = clock.instant();

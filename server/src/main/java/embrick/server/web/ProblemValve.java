@@ -28,13 +28,13 @@ public final class ProblemValve extends ErrorReportValve {
         }
         HttpStatus status = Optional.ofNullable(HttpStatus.resolve(code)).orElse(HttpStatus.INTERNAL_SERVER_ERROR);
         byte[] body = JSON.writeValueAsBytes(ProblemBody.of(
-                        status,
-                        "request-refused",
-                        "request",
-                        "The request cannot be read: " + status.getReasonPhrase() + ".",
-                        "Send an address with its special characters percent-encoded, and headers of ordinary length."))
-                .clone();
+                status,
+                "request-refused",
+                "request",
+                "The request cannot be read: " + status.getReasonPhrase() + ".",
+                "Send an address with its special characters percent-encoded, and headers of ordinary length."));
         try {
+            SafetyHeaders.ALL.forEach(response::setHeader);
             response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
             response.setCharacterEncoding(StandardCharsets.UTF_8.name());
             response.getOutputStream().write(body);

@@ -5,6 +5,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Map;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -27,14 +28,17 @@ class SafetyHeaders extends OncePerRequestFilter {
             "base-uri 'none'",
             "form-action 'none'");
 
+    static final Map<String, String> ALL = Map.of(
+            "Content-Security-Policy", POLICY,
+            "X-Content-Type-Options", "nosniff",
+            "Referrer-Policy", "no-referrer",
+            "Cross-Origin-Resource-Policy", "same-origin",
+            "Cross-Origin-Opener-Policy", "same-origin");
+
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        response.setHeader("Content-Security-Policy", POLICY);
-        response.setHeader("X-Content-Type-Options", "nosniff");
-        response.setHeader("Referrer-Policy", "no-referrer");
-        response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
-        response.setHeader("Cross-Origin-Opener-Policy", "same-origin");
+        ALL.forEach(response::setHeader);
         chain.doFilter(request, response);
     }
 }

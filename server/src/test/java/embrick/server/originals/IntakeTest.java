@@ -5,12 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
+import embrick.server.support.Sha256;
 import embrick.server.support.TestPictures;
+import java.awt.Color;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -48,19 +52,71 @@ class IntakeTest {
         assertThat(api.get("/jobs/" + job + "/originals").body()).hasSize(1);
     }
 
+    private static Map<String, Object> offered(String path, byte[] content) {
+        return Map.of("path", path, "bytes", content.length, "sha256", Sha256.of(content));
+    }
+
+    private List<String> missing(String job, Object... files) {
+        List<String> missing = new ArrayList<>();
+        api.post("/jobs/" + job + "/intake", Map.of("files", List.of(files)))
+                .body()
+                .path("missing")
+                .forEach(path -> missing.add(path.asString()));
+        return missing;
+    }
+
     @Test
     void aFolderDroppedAgainBringsOnlyWhatHasNotArrived() {
         String job = api.newJob("folder");
         api.upload(job, "a/kite.jpg", picture);
-        Answer offer = api.post(
-                "/jobs/" + job + "/intake",
-                Map.of(
-                        "files",
-                        List.of(
-                                Map.of("path", "a/kite.jpg", "bytes", picture.length),
-                                Map.of("path", "b/kite.jpg", "bytes", picture.length))));
-        assertThat(offer.body().path("missing")).hasSize(1);
-        assertThat(offer.body().path("missing").get(0).asString()).isEqualTo("b/kite.jpg");
+        assertThat(missing(job, offered("a/kite.jpg", picture), offered("b/kite.jpg", picture)))
+                .containsExactly("b/kite.jpg");
+    }
+
+    /** An uncompressed TIFF that was edited keeps its length: only its content tells. */
+    @Test
+    void aFileThatWasEditedInPlaceIsAskedForAndStandsBesideTheOldOne() {
+        String job = api.newJob("edited");
+        byte[] before = TestPictures.drawn("bmp", 90, 60, Color.ORANGE);
+        byte[] after = TestPictures.drawn("bmp", 90, 60, Color.GREEN);
+        assertThat(after).hasSameSizeAs(before);
+        api.upload(job, "kite.bmp", before);
+        assertThat(missing(job, offered("kite.bmp", after))).containsExactly("kite.bmp");
+    }
+
+    @Test
+    void twoPicturesOfOneLengthAreToldApart() {
+        String job = api.newJob("same length");
+        byte[] padded = Arrays.copyOf(TestPictures.drawn("jpg", 600, 400, Color.GREEN), 40_000);
+        byte[] other = Arrays.copyOf(TestPictures.drawn("jpg", 600, 400, Color.BLUE), 40_000);
+        api.upload(job, "kite.jpg", padded);
+        assertThat(missing(job, offered("kite.jpg", padded))).isEmpty();
+        assertThat(missing(job, offered("kite.jpg", other))).containsExactly("kite.jpg");
+        assertThat(api.upload(job, "kite.jpg", other).body().path("path").asString())
+                .isEqualTo("kite (2).jpg");
+        assertThat(missing(job, offered("kite.jpg", other), offered("kite.jpg", padded)))
+                .isEmpty();
+    }
+
+    /** Without a digest nothing is taken for known: sending it again changes nothing, not sending it loses it. */
+    @Test
+    void withoutADigestAFileOfKnownPathAndLengthIsUnsure() {
+        String job = api.newJob("unsure");
+        api.upload(job, "kite.jpg", picture);
+        JsonNode answer = api.post(
+                        "/jobs/" + job + "/intake",
+                        Map.of("files", List.of(Map.of("path", "kite.jpg", "bytes", picture.length))))
+                .body();
+        assertThat(answer.path("missing").get(0).asString()).isEqualTo("kite.jpg");
+        assertThat(answer.path("unsure").get(0).asString()).isEqualTo("kite.jpg");
+    }
+
+    @Test
+    void nothingAmongTheFilesOfAnOfferIsSaidByItsPlace() {
+        String job = api.newJob("null");
+        Answer answer = api.post("/jobs/" + job + "/intake", "{\"files\":[null]}");
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.body().path("detail").asString()).startsWith("files[0]");
     }
 
     @Test
@@ -149,6 +205,7 @@ class IntakeTest {
     @Test
     void aJobThatIsGoneIsToldAsSuch() {
         Answer answer = api.upload("00000000-0000-7000-8000-000000000000", "kite.jpg", picture);
-        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.status()).isEqualTo(404);
+        assertThat(answer.code()).isEqualTo("not-found");
     }
 }

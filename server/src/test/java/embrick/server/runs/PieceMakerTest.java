@@ -31,6 +31,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.context.ApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.orm.jpa.JpaSystemException;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
@@ -44,6 +45,7 @@ class PieceMakerTest {
     private final ApplicationContext context = RunningServer.get().context();
     private final Storage storage = context.getBean(Storage.class);
     private final PieceRepository pieces = context.getBean(PieceRepository.class);
+    private final JdbcClient database = context.getBean(JdbcClient.class);
     private final TransactionTemplate transaction = context.getBean(TransactionTemplate.class);
 
     /** Files on a disk with little room. */
@@ -95,13 +97,33 @@ class PieceMakerTest {
         UUID piece = UUID.fromString(run.path("pieces").get(0).path("id").asString());
         Path folder = storage.delivery(run.path("run").path("folder").asString());
         Files.delete(folder.resolve("kite_8x10in.jpg"));
+        String runId = run.path("run").path("id").asString();
         setWaiting(piece);
-        return new Again(run.path("run").path("id").asString(), piece, folder);
+        return new Again(runId, piece, folder);
     }
 
+    /** In line again, its run open, and in the queue as if a worker of the test had picked it: no other takes it. */
     private void setWaiting(UUID piece) {
-        transaction.executeWithoutResult(
-                _ -> pieces.lock(piece).orElseThrow().await(Clock.systemUTC().instant()));
+        transaction.executeWithoutResult(_ -> {
+            RunRepository runs = context.getBean(RunRepository.class);
+            Piece waiting = pieces.lock(piece).orElseThrow();
+            waiting.await(Clock.systemUTC().instant());
+            runs.lock(waiting.runId()).orElseThrow().goOn(Clock.systemUTC().instant(), 0);
+            database.sql("delete from scheduled_tasks where task_instance = :piece")
+                    .param("piece", piece.toString())
+                    .update();
+            database.sql("insert into scheduled_tasks (task_name, task_instance, execution_time, picked, picked_by,"
+                            + " last_heartbeat, version) values ('piece', :piece, now(), true, 'test', now(), 1)")
+                    .param("piece", piece.toString())
+                    .update();
+        });
+    }
+
+    /** As if the test's worker had ended: what it picked is in nobody's hands. */
+    private void letGo(UUID piece) {
+        database.sql("delete from scheduled_tasks where task_instance = :piece")
+                .param("piece", piece.toString())
+                .update();
     }
 
     private PieceMaker maker(PieceFiles files) {
@@ -145,6 +167,7 @@ class PieceMakerTest {
         assertThat(again.folder().resolve("kite_8x10in.jpg")).doesNotExist();
         assertNothingTemporaryIsLeft();
 
+        letGo(again.piece());
         assertThat(api.finished(again.runId())
                         .path("pieces")
                         .get(0)
@@ -172,6 +195,7 @@ class PieceMakerTest {
         assertNothingTemporaryIsLeft();
 
         // Nobody has it in the queue: it is found and made.
+        letGo(again.piece());
         assertThat(api.finished(again.runId())
                         .path("pieces")
                         .get(0)
@@ -248,16 +272,14 @@ class PieceMakerTest {
         PieceFiles dying = new PieceFiles(storage, new Fingerprints()) {
             @Override
             NewFile create(Path temporary) {
-                throw new TryLaterException(new IllegalStateException("as if the process had ended here"));
+                // From here on as if the process had ended: the piece stays as it is.
+                throw new JpaSystemException(new org.hibernate.TransactionException("gone"));
             }
         };
         for (int process = 0; process < 3; process++) {
             PieceMaker maker = maker(dying);
-            try {
-                maker.make(again.piece(), 0);
-            } catch (TryLaterException ended) {
-                assertThat(state(again).path("state").asString()).isEqualTo("MAKING");
-            }
+            assertThatThrownBy(() -> maker.make(again.piece(), 0)).isInstanceOf(TryLaterException.class);
+            assertThat(state(again).path("state").asString()).isEqualTo("MAKING");
         }
         maker(dying).make(again.piece(), 0);
         JsonNode piece = state(again);
@@ -265,6 +287,7 @@ class PieceMakerTest {
         assertThat(piece.path("trouble").path("text").asString()).startsWith("kite.jpg was set aside");
 
         // Somebody's new try begins to count anew.
+        letGo(again.piece());
         api.post("/runs/" + again.runId() + "/retry", Map.of());
         assertThat(api.finished(again.runId())
                         .path("pieces")
