@@ -1,82 +1,150 @@
 # Building, starting and stopping the application.
-APP_PID=$HOME_DIR/application.pid
 APP_LOG=$HOME_DIR/application.log
-APP_AOT=$HOME_DIR/application.aot
 PICTURES=$HOME_DIR/demo-pictures
 JVM_OPTIONS="-Xlog:aot=off --add-modules=jdk.incubator.vector --enable-native-access=ALL-UNNAMED -Djava.awt.headless=true"
+APP_MAIN=embrick.server.EmbrickApplication
 
+# What was built last, where Maven puts it: for tools that run for a moment.
 class_path() { echo "$ROOT/server/target/embrick-server-0.1.0.jar:$ROOT/server/target/lib/*"; }
 
-# Builds when something is newer than the last build.
+# Builds when something is newer than the last build. One build at a time in a checkout, whatever home it is for.
 build() {
   local stamp=server/target/.embrick-built
-  if [ -f "$stamp" ] && [ -z "$(find pom.xml core formats demo ui server bench \
+  exec 8>"$ROOT/.build.lock"
+  flock -w 900 8 || fail "another build of this checkout has been at work for a quarter of an hour."
+  if [ ! -s "$stamp" ] || [ -n "$(find pom.xml core formats demo ui server bench \
       \( -name node_modules -o -name target -o -name dist \) -prune -o -type f -newer "$stamp" -print -quit)" ]; then
-    return
+    say "building"
+    mkdir -p "$HOME_DIR"
+    run_maven package -DskipTests -Dspotless.check.skip=true -pl core,formats,demo,ui,server,bench \
+      >"$HOME_DIR/build.log" 2>&1 8>&- \
+      || { tail -n 40 "$HOME_DIR/build.log"; fail "the build failed; see $HOME_DIR/build.log"; }
+    date +%s%N >"$stamp"
   fi
-  say "building"
-  mkdir -p "$HOME_DIR"
-  run_maven package -DskipTests -Dspotless.check.skip=true -pl core,formats,demo,ui,server,bench >"$HOME_DIR/build.log" 2>&1 \
-    || { tail -n 40 "$HOME_DIR/build.log"; fail "the build failed; see $HOME_DIR/build.log"; }
-  touch "$stamp"
+  RELEASE=$HOME_DIR/release-$(cat "$stamp")
+  exec 8>&-
 }
 
-app_pid() {
-  local pid
-  pid=$(cat "$APP_PID" 2>/dev/null) || return 1
-  [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -q EmbrickApplication || return 1
-  echo "$pid"
+# The running application has files of its own: a later build changes nothing under it.
+release() {
+  local old new
+  if [ ! -d "$RELEASE" ]; then
+    new=$(mktemp -d "$HOME_DIR/making-release-XXXXXX")
+    cp server/target/embrick-server-0.1.0.jar "$new/"
+    cp -r server/target/lib "$new/lib"
+    mv "$new" "$RELEASE"
+  fi
+  for old in "$HOME_DIR"/release-*; do
+    [ "$old" = "$RELEASE" ] || grep -qaF "$old/" /proc/[0-9]*/cmdline 2>/dev/null || rm -rf "$old"
+  done
 }
+
+release_class_path() { echo "$RELEASE/embrick-server-0.1.0.jar:$RELEASE/lib/*"; }
+
+# Heap and decoded pictures together, in MB: EMBRICK_MEMORY, or half of what the machine has and at most 3 GB.
+memory_mb() {
+  local half
+  half=$(awk '/^MemTotal:/ {print int($2 / 2048)}' /proc/meminfo)
+  echo "${EMBRICK_MEMORY:-$((half < 3072 ? half : 3072))}"
+}
+
+# Half for the heap, half for pictures outside it. A heap that overflows ends the process, which is started again.
+share_memory() {
+  local all
+  all=$(memory_mb)
+  [ "$all" -ge 512 ] 2>/dev/null || fail "EMBRICK_MEMORY: expected 512 or more megabytes, got $all."
+  export EMBRICK_PICTURE_MEMORY=$((all / 2))MB
+  MEMORY_OPTIONS="-Xmx$((all / 2))m -XX:+ExitOnOutOfMemoryError"
+}
+
+# The storage folder belongs to the database: it is remembered, so that a start that does not name it finds it.
+storage_folder() {
+  echo "${EMBRICK_STORAGE:-$(cat "$HOME_DIR/storage.path" 2>/dev/null || echo "$HOME_DIR/storage")}"
+}
+
+port_is_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; }
 
 start_all() {
+  hold_home
   start_postgres
-  if app_pid >/dev/null; then
-    say "already running"
+  EMBRICK_STORAGE=$(storage_folder)
+  export EMBRICK_STORAGE
+  if running supervisor >/dev/null; then
+    await_ready
+    say "already running$(grep -qaF "$RELEASE/" "/proc/$(running application)/cmdline" 2>/dev/null \
+      || echo ", an earlier build: ./embrick stop, then start, to run this one")"
     return
   fi
-  export EMBRICK_STORAGE=${EMBRICK_STORAGE:-$HOME_DIR/storage}
+  # One whose supervisor was killed goes on by itself; it is ended first, so that this one keeps it.
+  end_process application 60 || fail "an earlier application (process $(running application)) does not end."
+  ! port_is_taken || fail "port $PORT is taken by another program: end it, or set EMBRICK_PORT to a free one."
+  release
   say "starting"
+  mkdir -p "$EMBRICK_STORAGE"
+  echo "$EMBRICK_STORAGE" >"$HOME_DIR/storage.path"
+  share_memory
+  keep_log
+  rm -f "$HOME_DIR/application.ready"
   # shellcheck disable=SC2086
-  EMBRICK_PORT=$PORT setsid nohup "$JAVA_HOME/bin/java" $JVM_OPTIONS "$(aot_option)" -cp "$(class_path)" \
-    embrick.server.EmbrickApplication >"$APP_LOG" 2>&1 </dev/null &
-  local started=$!
-  echo "$started" >"$APP_PID"
-  for _ in $(seq 480); do
-    sleep 0.25
-    curl -fsS -o /dev/null "http://127.0.0.1:$PORT/actuator/health" 2>/dev/null && return
-    kill -0 "$started" 2>/dev/null || { tail -n 30 "$APP_LOG"; fail "the application ended; see $APP_LOG"; }
+  EMBRICK_PORT=$PORT EMBRICK_READY_FILE=$HOME_DIR/application.ready setsid nohup bash "$ROOT/scripts/supervise.sh" \
+    "$HOME_DIR" "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) -cp "$(release_class_path)" $APP_MAIN \
+    >>"$APP_LOG" 2>&1 </dev/null 9>&- &
+  note_process supervisor $!
+  await_ready
+  make_class_cache
+}
+
+# The application itself writes the file when it answers: whoever else has the port is not taken for it.
+await_ready() {
+  for _ in $(seq 1200); do
+    [ ! -f "$HOME_DIR/application.ready" ] || return 0
+    running supervisor >/dev/null || { tail -n 30 "$APP_LOG"; fail "the application ended; see $APP_LOG"; }
+    sleep 0.1
   done
   fail "the application is not ready after two minutes; see $APP_LOG"
 }
 
-# The first process writes a cache of its classes when it is stopped; later ones start in half the time with it.
-aot_option() {
-  if [ -f "$APP_AOT" ] && [ "$APP_AOT" -nt server/target/embrick-server-0.1.0.jar ]; then
-    echo "-XX:AOTCache=$APP_AOT"
-  else
-    echo "-XX:AOTCacheOutput=$APP_AOT"
-  fi
+# The last three logs are kept.
+keep_log() {
+  [ -s "$APP_LOG" ] || return 0
+  [ ! -f "$APP_LOG.1" ] || mv "$APP_LOG.1" "$APP_LOG.2"
+  mv "$APP_LOG" "$APP_LOG.1"
 }
 
-run_worker() {
-  start_postgres
-  export EMBRICK_STORAGE=${EMBRICK_STORAGE:-$HOME_DIR/storage}
+# A cache of loaded classes halves the time of a start; a process does without while there is none. It is made once for a
+# release, beside the running application.
+aot_option() { echo "-XX:AOTCache=$RELEASE/application.aot"; }
+
+make_class_cache() {
+  [ ! -f "$RELEASE/application.aot" ] || return 0
   # shellcheck disable=SC2086
-  exec "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$(class_path)" embrick.server.EmbrickApplication \
-    --server.port=0 --db-scheduler.scheduler-name="worker-$(hostname)-$$"
+  (nice -n 19 "$JAVA_HOME/bin/java" $JVM_OPTIONS -XX:AOTCacheOutput="$RELEASE/making.aot" \
+    -Dspring.context.exit=onRefresh -cp "$(release_class_path)" $APP_MAIN --server.port=0 --embrick.worker=true \
+    --db-scheduler.scheduler-name=class-cache && mv "$RELEASE/making.aot" "$RELEASE/application.aot") \
+    >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
+}
+
+# A process that makes pieces and nothing else: no port, no pages.
+run_worker() {
+  hold_home
+  start_postgres
+  release
+  EMBRICK_STORAGE=$(storage_folder)
+  export EMBRICK_STORAGE
+  share_memory
+  say "a worker is at work until it is ended"
+  # shellcheck disable=SC2086
+  EMBRICK_PROCESS="worker-$(hostname)-$$" exec "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) \
+    -cp "$(release_class_path)" $APP_MAIN --spring.main.web-application-type=none 9>&-
 }
 
 stop_all() {
-  local pid
-  if pid=$(app_pid); then
-    kill "$pid"
-    for _ in $(seq 900); do
-      app_pid >/dev/null || break
-      sleep 0.1
-    done
-    app_pid >/dev/null && fail "the application (process $pid) did not stop."
-  fi
-  rm -f "$APP_PID"
+  hold_home
+  # The supervisor ends the application; one that has lost its supervisor is ended by itself.
+  end_process supervisor 90 || fail "the supervisor (process $(running supervisor)) does not end."
+  end_process application 60 || fail "the application (process $(running application)) does not end."
+  forget_process supervisor
+  forget_process application
   stop_postgres
   say "stopped"
 }
@@ -100,10 +168,10 @@ run_bench() {
     embrick.bench.Bench "$@"
 }
 
-# The pages are measured in the browser, on a database and a storage of their own.
-run_page_figures() {
-  run_maven verify -pl e2e -am -Dtest=PageFigures -Dsurefire.failIfNoSpecifiedTests=false \
-    -Dembrick.pictures="$PICTURES" 2>/dev/null | grep -aE '^PAGES|BUILD|ERROR'
+# Figures that need the running application are measured on a database and a storage of their own.
+run_figures() {
+  run_maven verify -pl e2e -am -Dtest="$1" -Dsurefire.failIfNoSpecifiedTests=false \
+    -Dembrick.pictures="$PICTURES" 2>/dev/null | grep -aE '^PAGES|^FIGURE|BUILD|ERROR'
 }
 
 # The charts of the simulated papers, printed, read and made into profiles again; a minute.
@@ -119,10 +187,20 @@ run_shots() {
     -Dembrick.shots="$ROOT/docs/screenshots" -Dembrick.pictures="$PICTURES"
 }
 
+# Of a storage folder only what Embrick makes in it: it may have been chosen by hand and hold other things.
+STORAGE_FOLDERS="originals previews making deliveries incoming profiles decoding"
+
 reset_all() {
-  read -r -p "Take away database, originals and deliveries below $HOME_DIR? Type yes: " answer
-  [ "$answer" = yes ] || fail "nothing was taken away"
+  local storage folder answer
+  storage=$(storage_folder)
+  say "this deletes the database in $PG_DATA"
+  say "and in $storage all originals, deliveries and profiles: $STORAGE_FOLDERS"
+  read -r -p "Delete them? Type yes: " answer || true
+  [ "${answer:-}" = yes ] || fail "nothing was deleted"
   stop_all
-  rm -rf "$PG_DATA" "$PG_SETTINGS" "$HOME_DIR/storage"
-  say "taken away; the demo pictures are kept in $PICTURES"
+  rm -rf "$PG_DATA" "$PG_SETTINGS"
+  for folder in $STORAGE_FOLDERS; do rm -rf "${storage:?}/$folder"; done
+  rmdir "$storage" 2>/dev/null || true
+  rm -f "$HOME_DIR/storage.path"
+  say "deleted; the demo pictures are kept in $PICTURES"
 }

@@ -2,10 +2,18 @@
 PG_DATA=$HOME_DIR/postgres
 PG_SETTINGS=$HOME_DIR/postgres.env
 
+# The programs of the version that the cluster was made with; for a new cluster the newest there are.
 pg_bin() {
-  local bin
-  bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
-  [ -x "$bin/initdb" ] || fail "PostgreSQL's server programs were not found below /usr/lib/postgresql."
+  local version bin
+  if [ -f "$PG_DATA/PG_VERSION" ]; then
+    version=$(pg_user cat "$PG_DATA/PG_VERSION")
+    bin=/usr/lib/postgresql/$version/bin
+    [ -x "$bin/postgres" ] || fail "the database was made by PostgreSQL $version, which is not on this machine.
+  Install the Debian package postgresql-$version."
+  else
+    bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
+    [ -x "$bin/initdb" ] || fail "PostgreSQL's server programs were not found below /usr/lib/postgresql."
+  fi
   echo "$bin"
 }
 
@@ -25,41 +33,34 @@ s = socket.socket(); s.bind(("127.0.0.1", 0)); print(s.getsockname()[1])
 PY
 }
 
-# The postmaster of our data folder, if it is alive: a killed one may linger as a zombie or leave its pid file.
+# The postmaster of our data folder, if it is alive. Its pid file may be left from a machine that went down, and its number
+# be another program's by now, even another PostgreSQL's: a postmaster works in its data folder.
 pg_pid() {
   local pid
-  pid=$(head -n 1 "$PG_DATA/postmaster.pid" 2>/dev/null) || return 1
-  [ -n "$pid" ] && [ -r "/proc/$pid/stat" ] || return 1
-  [ "$(awk '{print $3}' "/proc/$pid/stat")" != Z ] || return 1
-  tr '\0' ' ' <"/proc/$pid/cmdline" | grep -q postgres || return 1
+  pid=$(head -n 1 "$PG_DATA/postmaster.pid" 2>/dev/null) && [ -n "$pid" ] || return 1
+  began "$pid" >/dev/null || return 1
+  [ "$(readlink "/proc/$pid/cwd")" = "$(readlink -f "$PG_DATA")" ] || return 1
   echo "$pid"
 }
 
 start_postgres() {
   local bin
-  bin=$(pg_bin)
-  mkdir -p "$HOME_DIR"
-  if [ ! -f "$PG_DATA/embrick-ready" ]; then
-    rm -rf "$PG_DATA"
-    mkdir -p "$PG_DATA"
-    local password
-    password=$(head -c 24 /dev/urandom | base64 | tr -dc 'A-Za-z0-9')
-    printf 'EMBRICK_DB_PORT=%s\nEMBRICK_DB_PASSWORD=%s\n' "$(free_port)" "$password" >"$PG_SETTINGS"
-    chmod 600 "$PG_SETTINGS"
-    printf '%s' "$password" >"$PG_DATA.pw"
-    if [ "$(id -u)" -eq 0 ]; then chown postgres "$PG_DATA" "$PG_DATA.pw"; fi
-    chmod 700 "$PG_DATA"
-    reachable_by_postgres
-    (cd / && pg_user "$bin/initdb" -D "$PG_DATA" -U embrick --pwfile="$PG_DATA.pw" -A scram-sha-256 -E UTF8 \
-      --locale=C.UTF-8 >"$HOME_DIR/initdb.log" 2>&1) || fail "initdb failed; see $HOME_DIR/initdb.log"
-    rm -f "$PG_DATA.pw"
-    touch "$PG_DATA/embrick-ready"
+  if [ ! -f "$PG_DATA/PG_VERSION" ]; then
+    make_cluster
   fi
+  [ -f "$PG_SETTINGS" ] || fail "$PG_SETTINGS is missing: it holds the port and password of the database in $PG_DATA.
+  Put it back, or move that folder away to begin with an empty database."
   . "$PG_SETTINGS"
+  bin=$(pg_bin)
   if ! pg_pid >/dev/null; then
     rm -f "$PG_DATA/postmaster.pid"
+    if (exec 3<>"/dev/tcp/127.0.0.1/$EMBRICK_DB_PORT") 2>/dev/null; then
+      say "the database's port $EMBRICK_DB_PORT is another program's now; it gets a new one"
+      EMBRICK_DB_PORT=$(free_port)
+      write_settings
+    fi
     (cd / && pg_user "$bin/pg_ctl" -D "$PG_DATA" -l "$PG_DATA/server.log" -w -t 60 -o \
-      "-c listen_addresses=127.0.0.1 -c port=$EMBRICK_DB_PORT -c unix_socket_directories=''" start >/dev/null) \
+      "-c listen_addresses=127.0.0.1 -c port=$EMBRICK_DB_PORT -c unix_socket_directories=''" start >/dev/null 9>&-) \
       || fail "PostgreSQL did not start; see $PG_DATA/server.log"
   fi
   export EMBRICK_DB_URL="jdbc:postgresql://127.0.0.1:$EMBRICK_DB_PORT/embrick"
@@ -67,6 +68,35 @@ start_postgres() {
   PGPASSWORD=$EMBRICK_DB_PASSWORD psql -h 127.0.0.1 -p "$EMBRICK_DB_PORT" -U embrick -d postgres -tAc \
     "select 1 from pg_database where datname = 'embrick'" | grep -q 1 \
     || PGPASSWORD=$EMBRICK_DB_PASSWORD createdb -h 127.0.0.1 -p "$EMBRICK_DB_PORT" -U embrick embrick
+}
+
+# Files with the password are made readable by their owner alone, and not changed to that afterwards.
+write_settings() {
+  (umask 077 && printf 'EMBRICK_DB_PORT=%s\nEMBRICK_DB_PASSWORD=%s\n' "$EMBRICK_DB_PORT" "$EMBRICK_DB_PASSWORD" \
+    >"$PG_SETTINGS.new") && mv "$PG_SETTINGS.new" "$PG_SETTINGS"
+}
+
+# A cluster is made beside its place and moved there when it is whole, so that one cut short is never taken for it, and
+# nothing that lies in its place is ever deleted.
+make_cluster() {
+  local bin new
+  if [ -e "$PG_DATA" ] && [ -n "$(ls -A "$PG_DATA" 2>/dev/null)" ]; then
+    fail "$PG_DATA holds something that is no whole database. Look at it and move it away; nothing was deleted."
+  fi
+  mkdir -p "$HOME_DIR"
+  reachable_by_postgres
+  bin=$(pg_bin)
+  new=$(mktemp -d "$HOME_DIR/making-postgres-XXXXXX")
+  EMBRICK_DB_PORT=$(free_port)
+  EMBRICK_DB_PASSWORD=$(head -c 24 /dev/urandom | base64 | tr -dc 'A-Za-z0-9')
+  (umask 077 && printf '%s' "$EMBRICK_DB_PASSWORD" >"$new.pw")
+  if [ "$(id -u)" -eq 0 ]; then chown postgres "$new" "$new.pw"; fi
+  (cd / && pg_user "$bin/initdb" -D "$new" -U embrick --pwfile="$new.pw" -A scram-sha-256 -E UTF8 \
+    --locale=C.UTF-8 >"$HOME_DIR/initdb.log" 2>&1 9>&-) || fail "initdb failed; see $HOME_DIR/initdb.log"
+  rm -f "$new.pw"
+  write_settings
+  [ ! -d "$PG_DATA" ] || rmdir "$PG_DATA"
+  mv "$new" "$PG_DATA"
 }
 
 # As root the cluster belongs to postgres, who must be able to walk to it.
@@ -80,7 +110,7 @@ stop_postgres() {
   local pid
   pid=$(pg_pid) || return 0
   kill -INT "$pid"
-  for _ in $(seq 100); do
+  for _ in $(seq 300); do
     pg_pid >/dev/null || return 0
     sleep 0.1
   done

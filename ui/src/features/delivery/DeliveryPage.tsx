@@ -1,8 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Input, Select, Table } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
+import { Problem } from '../../api/problems';
 import { bytes, count, day, decimals, pixels, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { Verdict } from '../../shared/Verdict';
@@ -10,6 +11,12 @@ import { useRuns } from '../run';
 import './delivery.css';
 
 type DeliveredPiece = Schemas['DeliveredPiece'];
+
+const onDiskWords: Record<NonNullable<DeliveredPiece['onDisk']>, string> = {
+  PRESENT: 'present',
+  MISSING: 'missing',
+  CHANGED: 'changed',
+};
 
 /** Where a run's pieces are, what is in it, and each piece with its original. */
 export function DeliveryPage() {
@@ -26,6 +33,14 @@ export function DeliveryPage() {
   });
   const [wanted, setWanted] = useState('');
   const { message } = App.useApp();
+  const queries = useQueryClient();
+  const again = useMutation({
+    mutationFn: (pieceIds: string[]) =>
+      answer(api.POST('/api/v1/runs/{id}/retry', { params: { path: { id: shownId! } }, body: { pieceIds } })),
+    onSuccess: () => void navigate(`/jobs/${jobId}/run/${shownId}`),
+    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
+    onSettled: () => queries.invalidateQueries({ queryKey: ['delivery', shownId] }),
+  });
 
   if (runs.isPending) return <Loading what="the deliveries" />;
   if (runs.isError) return <Failed error={runs.error} again={() => void runs.refetch()} />;
@@ -44,6 +59,7 @@ export function DeliveryPage() {
 
   const { data } = delivery;
   const checked = data.pieces.filter((piece) => piece.state === 'CHECKED');
+  const lost = checked.filter((piece) => piece.onDisk === 'MISSING' || piece.onDisk === 'CHANGED');
   const weight = checked.reduce((sum, piece) => sum + (piece.fileBytes ?? 0), 0);
   const shownPieces = data.pieces.filter((piece) =>
     `${piece.name} ${piece.originalPath}`.toLowerCase().includes(wanted.toLowerCase()),
@@ -87,16 +103,41 @@ export function DeliveryPage() {
           </p>
         </div>
         <span className="delivery-acts">
-          <Button type="primary" href={`${base}/delivery.zip`}>
-            Download all as ZIP
-          </Button>
-          {data.isForBooks && <Button href={`${base}/delivery.pdf`}>PDF book</Button>}
+          {lost.length === 0 ? (
+            <Button type="primary" href={`${base}/delivery.zip`}>
+              Download all as ZIP
+            </Button>
+          ) : (
+            <Button href={`${base}/delivery.zip?of=PRESENT`}>ZIP of the {checked.length - lost.length} that are there</Button>
+          )}
+          {lost.length === 0 && data.isForBooks && <Button href={`${base}/delivery.pdf`}>PDF book</Button>}
           <Button href={`${base}/delivery.csv`}>List as CSV</Button>
           <Button href={`${base}/delivery`} target="_blank">
             List as JSON
           </Button>
         </span>
       </section>
+      {lost.length > 0 && (
+        <div className="delivery-lost" role="alert">
+          <p>
+            <strong>
+              {count(lost.length, 'piece')} {lost.length === 1 ? 'is' : 'are'} no longer in the folder as checked.
+            </strong>{' '}
+            {lost
+              .slice(0, 3)
+              .map((piece) => `${piece.name} is ${onDiskWords[piece.onDisk!]}`)
+              .join(', ')}
+            {lost.length > 3 && ` and ${lost.length - 3} more`}. A changed file keeps its content under another name.
+          </p>
+          <Button
+            type="primary"
+            loading={again.isPending}
+            onClick={() => again.mutate(lost.map((piece) => piece.pieceId))}
+          >
+            Make {lost.length === 1 ? 'it' : 'them'} again
+          </Button>
+        </div>
+      )}
       <Input
         allowClear
         className="delivery-find"
@@ -120,7 +161,7 @@ export function DeliveryPage() {
             ellipsis: true,
             sorter: (a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }),
             render: (_, piece) =>
-              piece.state === 'CHECKED' ? <a href={`/api/v1/pieces/${piece.pieceId}/file`}>{piece.name}</a> : piece.name,
+              piece.onDisk === 'PRESENT' ? <a href={`/api/v1/pieces/${piece.pieceId}/file`}>{piece.name}</a> : piece.name,
           },
           {
             title: 'Made from',
@@ -157,7 +198,9 @@ export function DeliveryPage() {
             key: 'check',
             ellipsis: true,
             render: (_, piece) =>
-              piece.state === 'CHECKED' ? (
+              piece.onDisk === 'MISSING' || piece.onDisk === 'CHANGED' ? (
+                <Verdict level="POOR" text={`checked, then ${onDiskWords[piece.onDisk]} in the folder`} plain />
+              ) : piece.state === 'CHECKED' ? (
                 <>
                   <Verdict level={piece.haloNoticed ? 'SOFT' : 'FINE'} text="as planned" plain />
                   {piece.haloPercent != null && (

@@ -34,17 +34,26 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
       try {
         const wanted = await missing(jobId, files);
         if (wanted.length === 0) {
-          void message.info(files.length === 0 ? 'There is no file in it.' : 'All of it has arrived before.');
+          void message.info(files.length === 0 ? 'There is no file in it.' : 'All of these pictures have been added before.');
           return;
         }
         setArriving({ jobId, done: 0, all: wanted.length });
-        const failures = await send(jobId, wanted, (done) => {
+        const { failures, beside } = await send(jobId, wanted, (done) => {
           setArriving({ jobId, done, all: wanted.length });
           if (Date.now() - refreshed.current > REFRESH_MILLIS) {
             refreshed.current = Date.now();
             void refresh(jobId);
           }
         });
+        if (beside.length > 0) {
+          const { path, as } = beside[0]!;
+          const more = beside.length > 1 ? ` So do ${beside.length - 1} more.` : '';
+          notification.info({
+            title: `${count(beside.length, 'file')} had changed since they were added`,
+            description: `${path} is now also here as ${as}; the earlier one stays.${more} Leave out the one you do not want to print.`,
+            duration: 0,
+          });
+        }
         if (failures.length > 0) {
           notification.error({
             title: `${count(failures.length, 'file')} did not arrive`,

@@ -5,21 +5,60 @@ import type { ArrivingFile } from './walkDropped';
 const AT_ONCE = 4;
 /** Files offered in one request. */
 const OFFERED = 2000;
+/** A page reads a file as a whole to tell its digest. */
+const LARGEST_READ = 1 << 30;
 
 export interface Failure {
   path: string;
   error: unknown;
 }
 
-/** Of these files, those that the job has not got yet. */
+/** Another picture of the same name was there already; this one stands beside it. */
+export interface Beside {
+  path: string;
+  as: string;
+}
+
+export interface Sent {
+  failures: Failure[];
+  beside: Beside[];
+}
+
+interface Offered {
+  path: string;
+  bytes: number;
+  sha256: string | null;
+}
+
+async function offer(jobId: string, files: Offered[]) {
+  return answer(api.POST('/api/v1/jobs/{jobId}/intake', { params: { path: { jobId } }, body: { files } }));
+}
+
+/** SHA-256 of a file's content, in hexadecimal digits. */
+async function digest(file: File): Promise<string> {
+  const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()));
+  return Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+/**
+ * Of these files, those that the job has not got yet. A file of a known path and length may be another one all the same:
+ * it is read here, and its content decides. One too large to be read at once is sent again, which changes nothing.
+ */
 export async function missing(jobId: string, files: ArrivingFile[]): Promise<ArrivingFile[]> {
   const wanted = new Set<string>();
   for (let from = 0; from < files.length; from += OFFERED) {
-    const offered = files.slice(from, from + OFFERED).map(({ path, file }) => ({ path, bytes: file.size }));
-    const told = await answer(
-      api.POST('/api/v1/jobs/{jobId}/intake', { params: { path: { jobId } }, body: { files: offered } }),
-    );
+    const part = files.slice(from, from + OFFERED);
+    const told = await offer(jobId, part.map(({ path, file }) => ({ path, bytes: file.size, sha256: null })));
     told.missing.forEach((path) => wanted.add(path));
+    const unsure = new Set(told.unsure);
+    const read: Offered[] = [];
+    for (const { path, file } of part.filter((one) => unsure.has(one.path) && one.file.size <= LARGEST_READ)) {
+      read.push({ path, bytes: file.size, sha256: await digest(file) });
+    }
+    if (read.length > 0) {
+      const certain = new Set((await offer(jobId, read)).missing);
+      read.filter(({ path }) => !certain.has(path)).forEach(({ path }) => wanted.delete(path));
+    }
   }
   return files.filter(({ path }) => wanted.has(path));
 }
@@ -29,15 +68,16 @@ export async function send(
   jobId: string,
   files: ArrivingFile[],
   onArrived: (done: number) => void,
-): Promise<Failure[]> {
+): Promise<Sent> {
   const failures: Failure[] = [];
+  const beside: Beside[] = [];
   let next = 0;
   let done = 0;
   const worker = async () => {
     for (let at = next++; at < files.length; at = next++) {
       const { path, file } = files[at]!;
       try {
-        await answer(
+        const original = await answer(
           api.PUT('/api/v1/jobs/{jobId}/originals', {
             params: { path: { jobId }, query: { path } },
             body: file as unknown as string,
@@ -45,6 +85,7 @@ export async function send(
             headers: { 'Content-Type': 'application/octet-stream' },
           }),
         );
+        if (original.path.normalize() !== path.normalize()) beside.push({ path, as: original.path });
       } catch (error) {
         failures.push({ path, error });
       }
@@ -52,5 +93,5 @@ export async function send(
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, worker));
-  return failures;
+  return { failures, beside };
 }

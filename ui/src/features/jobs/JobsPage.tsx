@@ -6,7 +6,7 @@ import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, day, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
-import { useRuns } from '../run';
+import { runWord, useRuns } from '../run';
 import { DropPlace, useIntake, type ArrivingFile } from '../intake';
 import { jobsKey, jobsQuery } from './queries';
 import './jobs.css';
@@ -20,8 +20,7 @@ function LastRun({ jobId }: { jobId: string }) {
     <span className="quiet">
       last run “{run.ticketName}”, {day(run.startedAt)} {time(run.startedAt)}: {checked} of {all} checked
       {trouble > 0 && `, ${trouble} in trouble`}
-      {run.state === 'RUNNING' && ', running'}
-      {run.state === 'STOPPED' && ', stopped'}
+      {run.state === 'RUNNING' ? ', running' : runWord[run.state]}
     </span>
   );
 }

@@ -93,7 +93,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
           <h1>{run.ticketName}</h1>
           {children}
           <span className="run-gap" />
-          {run.state === 'RUNNING' && (
+          {(run.state === 'RUNNING' || run.state === 'PAUSED') && (
             <Button loading={stop.isPending} onClick={() => stop.mutate()}>
               Stop
             </Button>
@@ -101,6 +101,11 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
           {counts.stopped > 0 && (
             <Button type="primary" loading={resume.isPending} onClick={() => resume.mutate()}>
               Resume {counts.stopped}
+            </Button>
+          )}
+          {run.state === 'PAUSED' && (
+            <Button type="primary" loading={resume.isPending} onClick={() => resume.mutate()}>
+              Go on now
             </Button>
           )}
           {finished && counts.checked > 0 && (
@@ -133,12 +138,22 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
               <b>stopped</b>
             </span>
           )}
+          {run.state === 'PAUSED' && (
+            <span>
+              <b>paused</b>
+            </span>
+          )}
           {counts.trouble > 0 && (
             <span className="run-trouble">
               <b>{counts.trouble}</b> in trouble
             </span>
           )}
         </p>
+        {run.pause && (
+          <div className="run-pause" role="alert">
+            <strong>Paused: {run.pause.text}</strong> {run.pause.remedy}
+          </div>
+        )}
         <Wall pieces={pieces} chosen={chosenId} onChoose={(piece) => setChosenId(piece.id)} />
         <p className="run-legend">
           <span className="mini laid-checked" /> checked <span className="mini laid-making" /> making{' '}

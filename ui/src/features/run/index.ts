@@ -1,3 +1,3 @@
-export { useRuns } from './queries';
+export { runWord, useRuns } from './queries';
 export { RunPage } from './RunPage';
 export { RunningNow } from './RunningNow';

@@ -6,6 +6,14 @@ export type RunView = Schemas['RunView'];
 export type PieceView = Schemas['PieceView'];
 type WholeRun = Schemas['WholeRun'];
 
+/** How a run's state is told behind its figures. */
+export const runWord: Record<RunView['state'], string> = {
+  RUNNING: '',
+  PAUSED: ', paused',
+  STOPPED: ', stopped',
+  FINISHED: '',
+};
+
 export const runsQuery = (jobId: string) =>
   queryOptions({
     queryKey: ['runs', jobId],

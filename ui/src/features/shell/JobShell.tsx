@@ -5,7 +5,7 @@ import { count, time } from '../../shared/format';
 import { framingsQuery } from '../framing';
 import { useJob } from '../jobs';
 import { outlookQuery, useActiveTicket } from '../ticket';
-import { useRuns } from '../run';
+import { runWord, useRuns } from '../run';
 
 /** A job's pages under the course: the steps of the work, each telling its state in figures. None is locked. */
 export function JobShell() {
@@ -58,7 +58,7 @@ function Course({ jobId }: { jobId: string }) {
     {
       to: 'run',
       name: 'Run',
-      state: run ? `${run.counts.checked} of ${run.counts.all}${run.state === 'STOPPED' ? ', stopped' : ''}` : 'not yet',
+      state: run ? `${run.counts.checked} of ${run.counts.all}${runWord[run.state]}` : 'not yet',
       laid: run !== undefined,
     },
     {

@@ -1,5 +1,7 @@
 package embrick.server.runs;
 
+import static java.time.ZoneOffset.UTC;
+
 import com.github.kagkarlsson.scheduler.Scheduler;
 import java.time.Instant;
 import java.util.Collection;
@@ -84,14 +86,18 @@ class PieceQueue {
 
     /** Times that lie ahead of the clock come from a clock that has been set back since: they are brought to now. */
     int pullBack(Instant now, Instant latestTry, Instant latestBeat) {
-        return database.sql("update scheduled_tasks set execution_time = :now where execution_time > :latest")
-                        .param("now", now.atOffset(java.time.ZoneOffset.UTC))
-                        .param("latest", latestTry.atOffset(java.time.ZoneOffset.UTC))
-                        .update()
-                + database.sql("update scheduled_tasks set last_heartbeat = :now where last_heartbeat > :latest")
-                        .param("now", now.atOffset(java.time.ZoneOffset.UTC))
-                        .param("latest", latestBeat.atOffset(java.time.ZoneOffset.UTC))
-                        .update();
+        int early = database.sql("update scheduled_tasks set execution_time = :now where execution_time > :latest")
+                .param("now", now.atOffset(UTC))
+                .param("latest", latestTry.atOffset(UTC))
+                .update();
+        int beats = database.sql("update scheduled_tasks set last_heartbeat = :now where last_heartbeat > :latest")
+                .param("now", now.atOffset(UTC))
+                .param("latest", latestBeat.atOffset(UTC))
+                .update();
+        if (early > 0) {
+            scheduler.ifAvailable(Scheduler::triggerCheckForDueExecutions);
+        }
+        return early + beats;
     }
 
     /** Runs that have pieces open though they are stopped, or none though they are not finished. */
@@ -113,9 +119,6 @@ class PieceQueue {
                         where p.run_id = :run and p.state in ('WAITING', 'MAKING')
                           and exists (select 1 from run r where r.id = p.run_id and r.stopped)
                           and not exists (select 1 from scheduled_tasks t
-                            where t.task_name = 'piece' and t.task_instance = cast(p.id as text))""")
-                .param("now", now.atOffset(java.time.ZoneOffset.UTC))
-                .param("run", runId)
-                .update();
+                            where t.task_name = 'piece' and t.task_instance = cast(p.id as text))""").param("now", now.atOffset(UTC)).param("run", runId).update();
     }
 }

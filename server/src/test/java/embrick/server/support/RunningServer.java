@@ -41,7 +41,8 @@ public final class RunningServer implements BeforeAllCallback {
                     "--spring.datasource.username=embrick",
                     "--spring.datasource.password=",
                     "--embrick.storage=" + storage,
-                    "--db-scheduler.polling-interval=200ms",
+                    "--db-scheduler.polling-interval=3s",
+                    "--db-scheduler.heartbeat-interval=500ms",
                     "--embrick.reconcile-every=500ms");
             return new Started("http://127.0.0.1:" + context.getWebServer().getPort(), storage, context);
         } catch (IOException failed) {

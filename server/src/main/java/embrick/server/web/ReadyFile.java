@@ -1,0 +1,27 @@
+package embrick.server.web;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** Tells the start command that this very process answers, in a file: whoever else has the port cannot. */
+@Component
+class ReadyFile {
+    private final String file;
+
+    ReadyFile(@Value("${EMBRICK_READY_FILE:}") String file) {
+        this.file = file;
+    }
+
+    @EventListener
+    void ready(ApplicationReadyEvent event) throws IOException {
+        if (!file.isEmpty() && event.getApplicationContext() instanceof ServletWebServerApplicationContext web) {
+            Files.writeString(Path.of(file), Integer.toString(web.getWebServer().getPort()));
+        }
+    }
+}
