@@ -118,9 +118,8 @@ aot_option() { echo "-XX:AOTCache=$RELEASE/application.aot"; }
 make_class_cache() {
   [ ! -f "$RELEASE/application.aot" ] || return 0
   # shellcheck disable=SC2086
-  (nice -n 19 "$JAVA_HOME/bin/java" $JVM_OPTIONS -XX:AOTCacheOutput="$RELEASE/making.aot" \
-    -Dspring.context.exit=onRefresh -cp "$(release_class_path)" $APP_MAIN --server.port=0 --embrick.worker=true \
-    --db-scheduler.scheduler-name=class-cache && mv "$RELEASE/making.aot" "$RELEASE/application.aot") \
+  (EMBRICK_READY_FILE='' nice -n 19 "$JAVA_HOME/bin/java" $JVM_OPTIONS -XX:AOTCacheOutput="$RELEASE/making.aot" \
+    -cp "$(release_class_path)" $APP_MAIN --server.port=0 --embrick.worker=false --embrick.rehearsal=true && mv "$RELEASE/making.aot" "$RELEASE/application.aot") \
     >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
 }
 

@@ -2,24 +2,23 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.server.storage.Storage;
 import embrick.server.support.Api;
 import embrick.server.support.TestPictures;
 import embrick.server.support.ThrowawayPostgres;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.net.ServerSocket;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
@@ -27,62 +26,164 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
-/** The application, killed with SIGKILL in the middle of a run, again and again, at moments nobody chose. */
+/**
+ * Application, second worker and database, killed with SIGKILL in the middle of a run, again and again, each time while a
+ * piece was being made. The moments come from a seed, which every failure tells.
+ */
 class KillTest {
     private static final int PIECES = 60;
-    private static final int KILLS = 4;
+    private static final long SEED = Long.getLong("embrick.kill.seed", 20261128);
+
+    /** What is killed, in this order. */
+    private enum Victim {
+        APPLICATION,
+        WORKER,
+        DATABASE
+    }
+
+    private static final List<Victim> KILLS = List.of(
+            Victim.APPLICATION, Victim.DATABASE, Victim.WORKER, Victim.DATABASE, Victim.APPLICATION, Victim.WORKER);
 
     @TempDir
     Path folder;
 
-    private Process application;
+    private ThrowawayPostgres postgres;
+    private OwnProcess application;
+    private OwnProcess worker;
 
     @AfterEach
-    void end() {
+    void end() throws InterruptedException {
         if (application != null) {
-            application.destroyForcibly();
+            application.kill();
+        }
+        if (worker != null) {
+            worker.kill();
         }
     }
 
     @Test
-    @SuppressWarnings("ThreadSleep")
     void everyPieceExistsOnceAndWhole() throws Exception {
-        ThrowawayPostgres.get().create("embrick_kill");
-        int port;
-        try (ServerSocket free = new ServerSocket(0)) {
-            port = free.getLocalPort();
-        }
+        postgres = ThrowawayPostgres.another();
+        postgres.create("embrick_kill");
+        int port = OwnProcess.freePort();
         Api api = new Api("http://127.0.0.1:" + port);
-        start(port);
+        application = OwnProcess.application(folder, port, postgres, "embrick_kill");
+        worker = OwnProcess.worker(folder, postgres, "embrick_kill");
+        application.start();
         String job = api.newJob("killed");
         for (int i = 0; i < PIECES; i++) {
             api.upload(job, String.format("kite%02d.jpg", i), TestPictures.drawn("jpg", 700 + i, 480));
         }
+        // Large enough that there is always a piece at work.
+        api.changeFirstTicket(job, document -> document.put("ppi", 500));
         Map<Path, Long> originals = fingerprints(folder.resolve("storage/originals"));
+        worker.start();
         String runId = api.startRun(job);
         Path delivery = folder.resolve("storage/deliveries/killed/prints-8x10");
-        Random random = new Random();
+
+        Random random = new Random(SEED);
         int made = 0;
-        for (int kill = 0; kill < KILLS; kill++) {
-            Thread.sleep(1200 + random.nextInt(2500));
-            application.destroyForcibly().waitFor();
+        for (Victim victim : KILLS) {
+            killAtWork(victim, runId, random);
             int now = assertWhole(delivery);
-            assertThat(now).as("pieces after kill %d", kill + 1).isBetween(made, PIECES);
+            assertThat(now)
+                    .as("pieces after killing the %s, seed %d", victim, SEED)
+                    .isBetween(made, PIECES);
             made = now;
-            start(port);
+            assertToldAsAway(victim, api, job);
+            revive(victim);
         }
+        assertThat(made).as("the kills hit the run, not its end").isLessThan(PIECES);
+
         JsonNode run = api.finished(runId);
+        assertThat(run.path("run").path("counts").path("trouble").asInt())
+                .as("none failed by a kill: %s", run.path("pieces"))
+                .isZero();
         assertThat(run.path("run").path("counts").path("checked").asInt()).isEqualTo(PIECES);
         assertThat(assertWhole(delivery)).isEqualTo(PIECES);
         for (JsonNode piece : run.path("pieces")) {
-            Path file = delivery.resolve(piece.path("name").asString());
-            assertThat(embrick.server.storage.Storage.digestOf(file))
+            assertThat(Storage.digestOf(delivery.resolve(piece.path("name").asString())))
                     .isEqualTo(piece.path("digest").asString());
         }
-        try (Stream<Path> left = Files.list(folder.resolve("storage/making"))) {
-            assertThat(left).isEmpty();
-        }
         assertThat(fingerprints(folder.resolve("storage/originals"))).isEqualTo(originals);
+        assertNothingIsLeftBehind();
+    }
+
+    /** Kills while one of the victim's pieces is being made: looked up just before, and still so just after. */
+    @SuppressWarnings("ThreadSleep")
+    private void killAtWork(Victim victim, String runId, Random random) throws Exception {
+        Thread.sleep(random.nextInt(400));
+        long until = System.nanoTime() + 60_000_000_000L;
+        while (true) {
+            long pieces = atWork(victim, runId);
+            if (pieces > 0) {
+                switch (victim) {
+                    case APPLICATION -> application.kill();
+                    case WORKER -> worker.kill();
+                    case DATABASE -> {
+                        postgres.kill();
+                        return;
+                    }
+                }
+                if (atWork(victim, runId) > 0) {
+                    return;
+                }
+                // It had just finished: this kill hit nothing and is done again.
+                revive(victim);
+            }
+            assertThat(System.nanoTime())
+                    .as("the %s was never at work, seed %d", victim, SEED)
+                    .isLessThan(until);
+            Thread.sleep(20);
+        }
+    }
+
+    private long atWork(Victim victim, String runId) throws SQLException {
+        String whose = switch (victim) {
+            case APPLICATION -> " and t.picked_by = 'application'";
+            case WORKER -> " and t.picked_by = 'worker'";
+            case DATABASE -> "";
+        };
+        return count("select count(*) from piece p join scheduled_tasks t on t.task_instance = cast(p.id as text)"
+                + " where p.run_id = '" + runId + "' and p.state = 'MAKING' and t.picked" + whose);
+    }
+
+    private long count(String query) throws SQLException {
+        try (Connection connection = DriverManager.getConnection(postgres.url("embrick_kill"), "embrick", "");
+                Statement statement = connection.createStatement();
+                ResultSet result = statement.executeQuery(query)) {
+            result.next();
+            return result.getLong(1);
+        }
+    }
+
+    /** With the database away a list says so, soon and by name. */
+    private static void assertToldAsAway(Victim victim, Api api, String job) {
+        if (victim == Victim.DATABASE) {
+            long begun = System.nanoTime();
+            Api.Answer answer = api.get("/jobs/" + job + "/runs");
+            assertThat(answer.status()).isEqualTo(503);
+            assertThat(answer.code()).isEqualTo("database-away");
+            assertThat((System.nanoTime() - begun) / 1e9).isLessThan(5);
+        }
+    }
+
+    private void revive(Victim victim) throws Exception {
+        switch (victim) {
+            case APPLICATION -> application.start();
+            case WORKER -> worker.start();
+            case DATABASE -> postgres.startAgain();
+        }
+    }
+
+    private void assertNothingIsLeftBehind() throws Exception {
+        for (String empty : List.of("making", "incoming")) {
+            try (Stream<Path> left = Files.list(folder.resolve("storage").resolve(empty))) {
+                assertThat(left).as(empty).isEmpty();
+            }
+        }
+        assertThat(count("select count(*) from loose_content")).isZero();
+        assertThat(count("select count(*) from piece where state <> 'CHECKED'")).isZero();
     }
 
     /** Every file under a final name decodes to its last pixel, by a decoder that is not ours; returns how many there are. */
@@ -96,10 +197,10 @@ class KillTest {
             assertThat(bytes.length).as("%s", file).isGreaterThan(2);
             assertThat(bytes[bytes.length - 1]).as("%s ends with EOI", file).isEqualTo((byte) 0xD9);
         }
-        for (int i = 0; i < files.size(); i += 6) {
+        for (int i = 0; i < files.size(); i += 15) {
             BufferedImage picture = ImageIO.read(files.get(i).toFile());
-            assertThat(picture.getWidth()).isEqualTo(3000);
-            assertThat(picture.getHeight()).isEqualTo(2400);
+            assertThat(picture.getWidth()).isEqualTo(5000);
+            assertThat(picture.getHeight()).isEqualTo(4000);
         }
         return files.size();
     }
@@ -109,50 +210,10 @@ class KillTest {
         try (Stream<Path> files = Files.walk(originals)) {
             for (Path file : files.filter(Files::isRegularFile).toList()) {
                 // Stored under its digest: its content must still have it.
-                assertThat(embrick.server.storage.Storage.digestOf(file))
-                        .isEqualTo(file.getFileName().toString());
+                assertThat(Storage.digestOf(file)).isEqualTo(file.getFileName().toString());
                 prints.put(file, Files.getLastModifiedTime(file).toMillis());
             }
         }
         return prints;
-    }
-
-    @SuppressWarnings("ThreadSleep")
-    private void start(int port) throws IOException, InterruptedException {
-        Path log = folder.resolve("application.log");
-        application = new ProcessBuilder(
-                        ProcessHandle.current().info().command().orElseThrow(),
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        "--add-modules=jdk.incubator.vector",
-                        "--enable-native-access=ALL-UNNAMED",
-                        "-Djava.awt.headless=true",
-                        "-Xmx2g",
-                        "embrick.server.EmbrickApplication",
-                        "--server.port=" + port,
-                        "--spring.datasource.url=" + ThrowawayPostgres.get().url("embrick_kill"),
-                        "--spring.datasource.username=embrick",
-                        "--spring.datasource.password=",
-                        "--embrick.storage=" + folder.resolve("storage"))
-                .redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()))
-                .start();
-        HttpClient http = HttpClient.newHttpClient();
-        HttpRequest health = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/actuator/health"))
-                .timeout(Duration.ofSeconds(2))
-                .build();
-        for (int i = 0; i < 600; i++) {
-            if (application.waitFor(100, TimeUnit.MILLISECONDS)) {
-                throw new AssertionError("the application ended: " + Files.readString(log));
-            }
-            try {
-                if (http.send(health, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
-                    return;
-                }
-            } catch (IOException notYet) {
-                Thread.sleep(50);
-            }
-        }
-        throw new AssertionError("the application is not ready: " + Files.readString(log));
     }
 }

@@ -1,6 +1,7 @@
 package embrick.server.originals;
 
 import embrick.server.storage.Reception;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
 import org.springframework.context.event.EventListener;
@@ -9,6 +10,7 @@ import org.springframework.stereotype.Component;
 /** When the application that takes pictures in starts: what an earlier one left behind by a kill is put in order. */
 @Component
 @ConditionalOnWebApplication
+@ConditionalOnProperty(name = "embrick.rehearsal", havingValue = "false", matchIfMissing = true)
 class StartSweep {
     private final Reception reception;
     private final Clearance clearance;

@@ -13,6 +13,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.InputCoercionException;
 import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.exc.InvalidFormatException;
@@ -38,6 +39,9 @@ final class Expected {
     /** Of a body that cannot be read. */
     static ProblemDetail of(JacksonException wrong) {
         return switch (wrong) {
+            case InputCoercionException number ->
+                new ProblemDetail(
+                        CODE, path(number), path(number) + ": expected a whole number of ordinary size.", REMEDY);
             case StreamReadException notJson ->
                 new ProblemDetail(
                         CODE,
@@ -98,6 +102,9 @@ final class Expected {
 
     private static String prefixed(String field, String text) {
         String name = text.substring(0, text.indexOf(':'));
+        if (field.equals("body")) {
+            return text + ".";
+        }
         return (field.endsWith(name) ? field + text.substring(name.length()) : field + ": " + text) + ".";
     }
 
@@ -111,7 +118,7 @@ final class Expected {
         return text.length() <= MOST_TOLD ? text : text.substring(0, MOST_TOLD) + "…";
     }
 
-    private static String path(DatabindException wrong) {
+    private static String path(JacksonException wrong) {
         StringBuilder path = new StringBuilder();
         for (JacksonException.Reference part : wrong.getPath()) {
             if (part.getPropertyName() == null) {

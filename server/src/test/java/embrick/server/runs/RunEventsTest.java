@@ -6,10 +6,13 @@ import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
 import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
@@ -68,5 +71,58 @@ class RunEventsTest {
         // At most four a second: over the whole time, with one more for the first.
         double seconds = (times.getLast() - times.getFirst()) / 1e9;
         assertThat(events.size()).isLessThanOrEqualTo((int) Math.ceil(seconds * 4) + 1);
+    }
+
+    /** One page that does not listen, its window full: the others are told as if it were not there. */
+    @Test
+    @Timeout(90)
+    void aPageThatStandsStillHoldsUpNoOther() throws Exception {
+        String job = api.newJob("stalled");
+        for (int i = 0; i < 6; i++) {
+            api.upload(job, "kite" + i + ".jpg", TestPictures.drawn("jpg", 260 + i, 200));
+        }
+        URI at = URI.create(address);
+        List<Socket> stalled = new ArrayList<>();
+        try {
+            for (int i = 0; i < 40; i++) {
+                Socket socket = new Socket();
+                socket.setReceiveBufferSize(1024);
+                socket.connect(new InetSocketAddress(at.getHost(), at.getPort()));
+                socket.getOutputStream()
+                        .write(("GET /api/v1/jobs/" + job + "/events HTTP/1.1\r\nHost: 127.0.0.1:" + at.getPort()
+                                        + "\r\n\r\n")
+                                .getBytes(StandardCharsets.US_ASCII));
+                stalled.add(socket);
+            }
+            anOpenPageIsToldOfEveryPieceToTheEnd();
+        } finally {
+            for (Socket socket : stalled) {
+                socket.close();
+            }
+        }
+    }
+
+    /** A page that comes later is told what goes on, and not every piece of every run there ever was. */
+    @Test
+    @Timeout(90)
+    void aPageThatComesLaterGetsNoOldPieces() throws Exception {
+        String job = api.newJob("later");
+        for (int i = 0; i < 3; i++) {
+            api.upload(job, "kite" + i + ".jpg", TestPictures.drawn("jpg", 260 + i, 200));
+        }
+        api.finished(api.startRun(job));
+        HttpResponse<Stream<String>> stream = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(address + "/api/v1/jobs/" + job + "/events"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofLines());
+        String second = api.startRun(job);
+        try (Stream<String> lines = stream.body()) {
+            lines.filter(line -> line.startsWith("data:"))
+                    .map(line -> new JsonMapper().readTree(line.substring(5)))
+                    .takeWhile(event -> event.path("run").path("finishedAt").isNull())
+                    .forEach(event ->
+                            assertThat(event.path("run").path("id").asString()).isEqualTo(second));
+        }
     }
 }

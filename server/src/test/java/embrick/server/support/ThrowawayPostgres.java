@@ -20,16 +20,53 @@ public final class ThrowawayPostgres {
     private static ThrowawayPostgres running;
 
     private final int port;
+    private final Path folder;
 
-    private ThrowawayPostgres(int port) {
+    private ThrowawayPostgres(int port, Path folder) {
         this.port = port;
+        this.folder = folder;
+    }
+
+    /** A cluster of its own for a test that ends it. */
+    public static ThrowawayPostgres another() throws IOException, InterruptedException {
+        return make();
+    }
+
+    /** Ends the server as a crash would: its process is gone at once, its children notice. */
+    public void kill() throws IOException, InterruptedException {
+        ProcessHandle postmaster = ProcessHandle.of(postmaster()).orElseThrow();
+        postmaster.destroyForcibly();
+        postmaster.onExit().join();
+    }
+
+    /** Starts the server again, as soon as the children of the one that was killed are gone. */
+    @SuppressWarnings("ThreadSleep")
+    public void startAgain() throws IOException, InterruptedException {
+        for (int attempt = 0; ; attempt++) {
+            Files.deleteIfExists(folder.resolve("data/postmaster.pid"));
+            try {
+                start();
+                return;
+            } catch (IOException notYet) {
+                if (attempt == 40) {
+                    throw notYet;
+                }
+                Thread.sleep(250);
+            }
+        }
+    }
+
+    private long postmaster() throws IOException {
+        return Long.parseLong(Files.readAllLines(folder.resolve("data/postmaster.pid"))
+                .getFirst()
+                .strip());
     }
 
     /** The one cluster of this JVM, started at the first call. */
     public static synchronized ThrowawayPostgres get() {
         if (running == null) {
             try {
-                running = start();
+                running = make();
             } catch (IOException failed) {
                 throw new UncheckedIOException(failed);
             } catch (InterruptedException interrupted) {
@@ -64,7 +101,7 @@ public final class ThrowawayPostgres {
         }
     }
 
-    private static ThrowawayPostgres start() throws IOException, InterruptedException {
+    private static ThrowawayPostgres make() throws IOException, InterruptedException {
         Path folder = Files.createTempDirectory("embrick-postgres");
         Path data = folder.resolve("data");
         boolean root = "root".equals(System.getProperty("user.name"));
@@ -89,11 +126,18 @@ public final class ThrowawayPostgres {
                 "UTF8",
                 "--locale=C.UTF-8",
                 "--no-sync"));
+        ThrowawayPostgres made = new ThrowawayPostgres(port, folder);
+        made.start();
+        made.watch();
+        return made;
+    }
+
+    private void start() throws IOException, InterruptedException {
         run(asServerUser(
-                root,
+                "root".equals(System.getProperty("user.name")),
                 bin().resolve("pg_ctl").toString(),
                 "-D",
-                data.toString(),
+                folder.resolve("data").toString(),
                 "-l",
                 folder.resolve("log").toString(),
                 "-w",
@@ -103,16 +147,16 @@ public final class ThrowawayPostgres {
                 "-c listen_addresses=127.0.0.1 -c port=" + port + " -c unix_socket_directories='' -c fsync=off"
                         + " -c synchronous_commit=off -c full_page_writes=off",
                 "start"));
-        long postmaster = Long.parseLong(
-                Files.readAllLines(data.resolve("postmaster.pid")).getFirst().strip());
-        watch(postmaster, folder);
-        return new ThrowawayPostgres(port);
     }
 
-    private static void watch(long postmaster, Path folder) throws IOException {
+    /** Ends the cluster when this JVM has gone; a postmaster works in its data folder, which tells it from all others. */
+    private void watch() throws IOException {
         long self = ProcessHandle.current().pid();
-        String script = "while kill -0 " + self + " 2>/dev/null; do sleep 0.5; done; kill -INT " + postmaster
-                + "; sleep 1; rm -rf '" + folder + "'";
+        Path data = folder.resolve("data");
+        String script = "while kill -0 " + self + " 2>/dev/null; do sleep 0.5; done; pid=$(head -n 1 '" + data
+                + "/postmaster.pid'); [ \"$(readlink /proc/$pid/cwd)\" = '" + data
+                + "' ] && kill -INT $pid; sleep 1; rm -rf '"
+                + folder + "'";
         new ProcessBuilder("setsid", "sh", "-c", script)
                 .redirectOutput(ProcessBuilder.Redirect.DISCARD)
                 .redirectError(ProcessBuilder.Redirect.DISCARD)

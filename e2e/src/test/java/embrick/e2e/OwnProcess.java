@@ -1,0 +1,105 @@
+package embrick.e2e;
+
+import embrick.server.support.ThrowawayPostgres;
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/** The application as a process of its own, on a database and a storage of the test. */
+final class OwnProcess {
+    private final Path folder;
+    private final String name;
+    private final List<String> arguments;
+    private Process process;
+
+    private OwnProcess(Path folder, String name, List<String> arguments) {
+        this.folder = folder;
+        this.name = name;
+        this.arguments = arguments;
+    }
+
+    /** The one with pages, on a port of its own. */
+    static OwnProcess application(Path folder, int port, ThrowawayPostgres postgres, String database) {
+        return new OwnProcess(folder, "application", with(folder, postgres, database, "--server.port=" + port));
+    }
+
+    /** One that only makes pieces. */
+    static OwnProcess worker(Path folder, ThrowawayPostgres postgres, String database) {
+        return new OwnProcess(
+                folder,
+                "worker",
+                with(
+                        folder,
+                        postgres,
+                        database,
+                        "--spring.main.web-application-type=none",
+                        "--db-scheduler.scheduler-name=worker"));
+    }
+
+    private static List<String> with(Path folder, ThrowawayPostgres postgres, String database, String... more) {
+        List<String> arguments = new ArrayList<>(List.of(more));
+        arguments.add("--spring.datasource.url=" + postgres.url(database));
+        arguments.add("--spring.datasource.username=embrick");
+        arguments.add("--spring.datasource.password=");
+        arguments.add("--embrick.storage=" + folder.resolve("storage"));
+        arguments.add("--embrick.reconcile-every=1s");
+        return arguments;
+    }
+
+    static int freePort() throws IOException {
+        try (ServerSocket free = new ServerSocket(0)) {
+            return free.getLocalPort();
+        }
+    }
+
+    long pid() {
+        return process.pid();
+    }
+
+    /** Starts it and waits until it is at work; the seconds that took. */
+    double start() throws IOException, InterruptedException {
+        Path ready = folder.resolve(name + ".started");
+        Files.deleteIfExists(ready);
+        List<String> command = new ArrayList<>(List.of(
+                ProcessHandle.current().info().command().orElseThrow(),
+                "-cp",
+                System.getProperty("java.class.path"),
+                "--add-modules=jdk.incubator.vector",
+                "--enable-native-access=ALL-UNNAMED",
+                "-Djava.awt.headless=true",
+                "-Xmx1g",
+                "embrick.server.EmbrickApplication"));
+        command.addAll(arguments);
+        long begun = System.nanoTime();
+        Path log = folder.resolve(name + ".log");
+        long before = Files.exists(log) ? Files.size(log) : 0;
+        process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()))
+                .start();
+        while (!saidSince(log, before).contains("Started EmbrickApplication")) {
+            if (process.waitFor(50, TimeUnit.MILLISECONDS)) {
+                throw new AssertionError(name + " ended: " + Files.readString(log));
+            }
+            if (System.nanoTime() - begun > 120_000_000_000L) {
+                throw new AssertionError(name + " is not ready: " + Files.readString(log));
+            }
+        }
+        return (System.nanoTime() - begun) / 1e9;
+    }
+
+    private static String saidSince(Path log, long from) throws IOException {
+        byte[] all = Files.readAllBytes(log);
+        return new String(all, (int) from, all.length - (int) from, java.nio.charset.StandardCharsets.UTF_8);
+    }
+
+    void kill() throws InterruptedException {
+        if (process != null) {
+            process.destroyForcibly().waitFor();
+        }
+    }
+}
