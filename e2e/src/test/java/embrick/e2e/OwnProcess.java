@@ -47,6 +47,7 @@ final class OwnProcess {
         arguments.add("--spring.datasource.password=");
         arguments.add("--embrick.storage=" + folder.resolve("storage"));
         arguments.add("--embrick.reconcile-every=1s");
+        arguments.add("--embrick.threads=1");
         return arguments;
     }
 
@@ -62,8 +63,6 @@ final class OwnProcess {
 
     /** Starts it and waits until it is at work; the seconds that took. */
     double start() throws IOException, InterruptedException {
-        Path ready = folder.resolve(name + ".started");
-        Files.deleteIfExists(ready);
         List<String> command = new ArrayList<>(List.of(
                 ProcessHandle.current().info().command().orElseThrow(),
                 "-cp",

@@ -1,6 +1,8 @@
 package embrick.server.originals;
 
 import embrick.server.storage.Reception;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
@@ -12,6 +14,8 @@ import org.springframework.stereotype.Component;
 @ConditionalOnWebApplication
 @ConditionalOnProperty(name = "embrick.rehearsal", havingValue = "false", matchIfMissing = true)
 class StartSweep {
+    private static final Logger LOG = LoggerFactory.getLogger(StartSweep.class);
+
     private final Reception reception;
     private final Clearance clearance;
 
@@ -23,6 +27,10 @@ class StartSweep {
     @EventListener(ApplicationStartedEvent.class)
     void sweep() {
         reception.sweep();
-        clearance.clearAll();
+        try {
+            clearance.clearAll();
+        } catch (RuntimeException later) {
+            LOG.warn("contents without a job are cleared at the next start: {}", later.toString());
+        }
     }
 }

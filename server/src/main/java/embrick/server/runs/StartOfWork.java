@@ -51,8 +51,13 @@ class StartOfWork {
     @EventListener(ApplicationReadyEvent.class)
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void begin() {
-        scheduler.ifAvailable(_ -> queue.freePickedBy(name));
-        files.temporaries(storage.making()).forEach(this::sweep);
+        try {
+            scheduler.ifAvailable(_ -> queue.freePickedBy(name));
+            files.temporaries(storage.making()).forEach(this::sweep);
+        } catch (RuntimeException later) {
+            // A database that goes away at this moment ends no start: heartbeats free what was picked, if later.
+            LOG.warn("what an earlier process left is looked after later: {}", later.toString());
+        }
     }
 
     private void sweep(Temporary temporary) {
