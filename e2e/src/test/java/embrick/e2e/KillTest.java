@@ -83,7 +83,7 @@ class KillTest {
             api.upload(job, String.format("kite%02d.jpg", i), TestPictures.drawn("jpg", 700 + i, 480));
         }
         // Large enough that there is always a piece at work.
-        api.changeFirstTicket(job, document -> document.put("ppi", 700));
+        api.changeFirstTicket(job, document -> document.put("ppi", 550));
         Map<Path, Long> originals = fingerprints(folder.resolve("storage/originals"));
         worker.start();
         String runId = api.startRun(job);
@@ -207,8 +207,8 @@ class KillTest {
         }
         for (int i = 0; i < files.size(); i += 15) {
             BufferedImage picture = ImageIO.read(files.get(i).toFile());
-            assertThat(picture.getWidth()).isEqualTo(7000);
-            assertThat(picture.getHeight()).isEqualTo(5600);
+            assertThat(picture.getWidth()).isEqualTo(5500);
+            assertThat(picture.getHeight()).isEqualTo(4400);
         }
         return files.size();
     }

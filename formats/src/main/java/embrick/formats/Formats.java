@@ -74,9 +74,16 @@ public final class Formats {
     private final ProfileShelf profiles;
     private final PictureColours colours;
     private final DecodeLimits limits;
+    private final Path scratch;
     private final ShippedFont font = new ShippedFont();
 
     public Formats(ProfileShelf profiles, DecodeLimits limits) {
+        this(profiles, limits, Path.of(System.getProperty("java.io.tmpdir")));
+    }
+
+    /** @param scratch a folder for files that are needed for a moment; what a kill leaves there is the caller's to clear */
+    public Formats(ProfileShelf profiles, DecodeLimits limits, Path scratch) {
+        this.scratch = scratch;
         this.profiles = profiles;
         this.colours = new PictureColours(profiles);
         this.limits = limits;
@@ -225,7 +232,7 @@ public final class Formats {
 
     /** The page's own JPEG, taken out and read as one. */
     private void verifyJpegOn(PdfPiece piece, PixelSize size) throws IOException {
-        Path jpeg = Files.createTempFile("embrick-page", ".jpg");
+        Path jpeg = Files.createTempFile(scratch, "page", ".jpg");
         try {
             try (OutputStream out = Files.newOutputStream(jpeg)) {
                 piece.copyPacked(out);
@@ -416,7 +423,7 @@ public final class Formats {
             case FileFormat.PagePixels.Whole _ -> out -> PngWriter.packRows(print, out, progress);
         };
         Packing packing = pdf.pixels() instanceof FileFormat.PagePixels.Coded ? Packing.JPEG : Packing.PNG_ROWS;
-        try (PdfPages pages = new PdfPages("")) {
+        try (PdfPages pages = new PdfPages("", scratch)) {
             pages.add(PageLayout.of(plan), picture(packing, plan), bytes);
             pages.save(to.stream());
         }
@@ -446,7 +453,7 @@ public final class Formats {
 
     /** Writes finished pieces as the pages of one PDF; their pixels stay packed as they are. */
     public void writeBook(String title, List<BookPage> wanted, OutputStream to) throws IOException {
-        try (PdfPages pages = new PdfPages(title)) {
+        try (PdfPages pages = new PdfPages(title, scratch)) {
             for (BookPage page : wanted) {
                 PageLayout layout = PageLayout.of(page.plan());
                 if (page.plan().file() instanceof FileFormat.Pdf) {

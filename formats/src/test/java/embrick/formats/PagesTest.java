@@ -104,6 +104,19 @@ class PagesTest {
         assertBox(box(info, "TrimBox"), room + 8.64, room + 8.64, room + 728.64, room + 584.64);
     }
 
+    /** A document's id must not come from the clock: a piece that is made again after a kill is the same file. */
+    @Test
+    void aPageThatIsMadeTwiceIsOneFile() throws Exception {
+        Ticket ticket = Pieces.ticket("2", "3", 100, coded(PageMarks.NONE));
+        make(ticket, "first.pdf");
+        long second = System.currentTimeMillis() / 1000;
+        while (System.currentTimeMillis() / 1000 == second) {
+            Thread.onSpinWait();
+        }
+        make(ticket, "second.pdf");
+        assertThat(folder.resolve("second.pdf")).hasSameBinaryContentAs(folder.resolve("first.pdf"));
+    }
+
     /** CHECKS.md: A4 at 300 ppi is 2480 × 3508 px: 595.2 × 841.92 pt, each pixel exactly 1/300 in. */
     @Test
     void aPixelIsExactlyItsShareOfAnInch() throws IOException {

@@ -10,10 +10,13 @@ import java.io.OutputStream;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.Map;
+import java.util.zip.CRC32;
+import java.util.zip.CheckedOutputStream;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -22,7 +25,7 @@ import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
-import org.apache.pdfbox.io.IOUtils;
+import org.apache.pdfbox.io.MemoryUsageSetting;
 import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
@@ -42,7 +45,11 @@ public final class PdfPages implements AutoCloseable {
     /** A hairline of a quarter of a point. Common practice, no source. */
     private static final String MARK_STYLE = "0 G 0.25 w ";
 
-    private final PDDocument document = new PDDocument(IOUtils.createTempFileOnlyStreamCache());
+    private final PDDocument document;
+
+    /** Of all pictures' bytes: the document's id follows from it, so that equal pages make an equal file. */
+    private final CRC32 content = new CRC32();
+
     private final Map<String, COSArray> spaces = new HashMap<>();
     private byte[] profile = new byte[0];
     private Profiles profiles = Profiles.NONE;
@@ -69,8 +76,12 @@ public final class PdfPages implements AutoCloseable {
         void writeTo(OutputStream out) throws IOException;
     }
 
-    /** @param title may be empty */
-    public PdfPages(String title) {
+    /**
+     * @param title may be empty
+     * @param scratch where pictures lie until the document is saved
+     */
+    public PdfPages(String title, Path scratch) {
+        document = new PDDocument(MemoryUsageSetting.setupTempFileOnly().setTempDir(scratch.toFile()).streamCache);
         document.setVersion(VERSION);
         PDDocumentInformation information = document.getDocumentInformation();
         if (!title.isEmpty()) {
@@ -110,7 +121,7 @@ public final class PdfPages implements AutoCloseable {
 
     private COSStream image(Picture picture, Bytes bytes) throws IOException {
         COSStream image = document.getDocument().createCOSStream();
-        try (OutputStream raw = image.createRawOutputStream()) {
+        try (OutputStream raw = new CheckedOutputStream(image.createRawOutputStream(), content)) {
             bytes.writeTo(raw);
         }
         image.setItem(COSName.TYPE, COSName.XOBJECT);
@@ -232,6 +243,8 @@ public final class PdfPages implements AutoCloseable {
         if (profiles == Profiles.ONE) {
             document.getDocumentCatalog().getCOSObject().setItem(COSName.OUTPUT_INTENTS, outputIntents());
         }
+        // By itself it would be made from the clock, and a page that is made twice be two files.
+        document.setDocumentId(content.getValue());
         document.save(to, CompressParameters.NO_COMPRESSION);
     }
 

@@ -29,6 +29,9 @@ public class DecodeWatch {
     private static final Logger LOG = LoggerFactory.getLogger(DecodeWatch.class);
     private static final String LOCK = "lock";
 
+    /** Files that a process needs for a moment. */
+    private static final String SCRATCH = "scratch";
+
     private final Path suspects;
     private final Path own;
 
@@ -40,6 +43,7 @@ public class DecodeWatch {
         this.suspects = Files.createDirectories(decoding.resolve("suspects"));
         gatherSuspects(decoding);
         this.own = Files.createDirectory(decoding.resolve("process-" + UUID.randomUUID()));
+        Files.createDirectory(scratch());
         this.lock = FileChannel.open(own.resolve(LOCK), StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)
                 .lock();
     }
@@ -51,7 +55,10 @@ public class DecodeWatch {
                     try (DirectoryStream<Path> left = Files.newDirectoryStream(process)) {
                         for (Path mark : left) {
                             String digest = mark.getFileName().toString();
-                            if (!digest.equals(LOCK)) {
+                            if (digest.equals(SCRATCH)) {
+                                Storage.forEachFile(mark, "*", Files::deleteIfExists);
+                                Files.deleteIfExists(mark);
+                            } else if (!digest.equals(LOCK)) {
                                 Files.move(mark, suspects.resolve(digest));
                                 LOG.warn(
                                         "a process ended while it decoded original {}; it is decoded apart now",
@@ -80,6 +87,11 @@ public class DecodeWatch {
         } catch (IOException unreadable) {
             return false;
         }
+    }
+
+    /** A folder of this process; the next one to start clears what it leaves there. */
+    Path scratch() {
+        return own.resolve(SCRATCH);
     }
 
     /** Whether a process ended while it decoded this picture. */

@@ -15,8 +15,8 @@ class PictureFormats {
     }
 
     @Bean
-    Formats formats(ProfileShelf profiles) {
-        return new Formats(profiles, DecodeLimits.DEFAULT);
+    Formats formats(ProfileShelf profiles, DecodeWatch process) {
+        return new Formats(profiles, DecodeLimits.DEFAULT, process.scratch());
     }
 
     /** Whoever plans a caption needs its length, not its letters. */

@@ -1,0 +1,133 @@
+package embrick.formats.apart;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import embrick.core.pixels.Raster;
+import embrick.formats.DecodeLimits;
+import embrick.formats.Formats;
+import embrick.formats.OpenedPicture;
+import embrick.formats.UnusablePictureException;
+import embrick.formats.icc.ProfileShelf;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Pictures decoded by a process of their own: the same pixels, and no harm when that process ends. */
+class DecoderPoolTest {
+    @TempDir
+    Path folder;
+
+    private final Formats formats = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
+    private BufferedImage drawn;
+
+    @BeforeEach
+    void aPicture() {
+        drawn = new BufferedImage(173, 91, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 91; y++) {
+            for (int x = 0; x < 173; x++) {
+                drawn.setRGB(x, y, x * 7919 ^ y * 104_729);
+            }
+        }
+    }
+
+    private Path written(String format) throws IOException {
+        Path file = folder.resolve("picture." + format);
+        assertThat(ImageIO.write(drawn, format, file.toFile())).isTrue();
+        return file;
+    }
+
+    private static long differing(Raster one, Raster other) {
+        assertThat(other.samples().byteSize()).isEqualTo(one.samples().byteSize());
+        return one.samples().mismatch(other.samples());
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"jpg", "png", "tif"})
+    void anyFormatHasTheSamePixelsApart(String format) throws IOException {
+        Path file = written(format);
+        try (OpenedPicture here = formats.open(file);
+                OpenedPicture apart = formats.openApart(file, Integer.MAX_VALUE)) {
+            assertThat(differing(here.raster(), apart.raster())).isEqualTo(-1);
+            assertThat(apart.facts()).isEqualTo(here.facts());
+        }
+    }
+
+    @Test
+    void aRefusalComesThroughWithItsWords() throws IOException {
+        Path file = written("png");
+        byte[] bytes = Files.readAllBytes(file);
+        bytes[bytes.length / 2] ^= 0x55;
+        Files.write(file, bytes);
+        UnusablePictureException here = refusal(() -> formats.open(file));
+        UnusablePictureException apart = refusal(() -> formats.openApart(file, Integer.MAX_VALUE));
+        assertThat(apart.getMessage()).isEqualTo(here.getMessage());
+        assertThat(apart.kind()).isEqualTo(here.kind());
+    }
+
+    private interface Opening {
+        OpenedPicture open() throws IOException;
+    }
+
+    private static UnusablePictureException refusal(Opening opening) {
+        try (OpenedPicture opened = opening.open()) {
+            throw new AssertionError("opened: " + opened.facts());
+        } catch (UnusablePictureException refused) {
+            return refused;
+        } catch (IOException other) {
+            throw new AssertionError(other);
+        }
+    }
+
+    /** A child that is ended in the middle is a refusal of that picture; the next one gets a new child. */
+    @Test
+    void aChildThatEndsHarmsOnlyItsOwnPicture() throws IOException {
+        Path file = written("jpg");
+        assertThatThrownBy(() -> DecoderPool.SHARED.ask(Asked.PIXELS, file, Integer.MAX_VALUE, in -> {
+                    in.readInt();
+                    ProcessHandle.current()
+                            .descendants()
+                            .filter(child ->
+                                    child.info().commandLine().orElse("").contains("DecoderChild"))
+                            .forEach(ProcessHandle::destroyForcibly);
+                    in.readAllBytes();
+                    throw new java.io.EOFException("as a reader finds it");
+                }))
+                .isInstanceOf(UnusablePictureException.class)
+                .hasMessageContaining("its decoder gave up");
+        try (OpenedPicture again = formats.openApart(file, Integer.MAX_VALUE)) {
+            assertThat(again.raster().stored().width()).isEqualTo(173);
+        }
+    }
+
+    @Test
+    void manyAtOnceAllGetTheirOwn() throws Exception {
+        Path file = written("png");
+        try (OpenedPicture here = formats.open(file);
+                ExecutorService threads = Executors.newFixedThreadPool(8)) {
+            List<Future<Long>> all = new ArrayList<>();
+            for (int i = 0; i < 24; i++) {
+                all.add(threads.submit(() -> {
+                    try (OpenedPicture apart = formats.openApart(file, Integer.MAX_VALUE)) {
+                        return differing(here.raster(), apart.raster());
+                    }
+                }));
+            }
+            for (Future<Long> one : all) {
+                assertThat(one.get()).isEqualTo(-1);
+            }
+        }
+    }
+}
