@@ -15,7 +15,6 @@ import embrick.server.framings.FramingView;
 import embrick.server.framings.PicturePlanner;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
-import embrick.server.problems.ProblemException;
 import embrick.server.tickets.TicketEntity;
 import embrick.server.tickets.TicketService;
 import java.util.ArrayList;
@@ -82,10 +81,7 @@ class Carrying {
         String shape = TicketDocuments.toTicket(ticket).shape().key();
         List<UUID> ids = new ArrayList<>(to);
         ids.add(fromId);
-        List<Original> pictures = originals.findByJobIdAndIdIn(entity.jobId(), ids);
-        if (pictures.stream().noneMatch(picture -> picture.id().equals(fromId))) {
-            throw ProblemException.notFound("original");
-        }
+        List<Original> pictures = originals.requireOf(entity.jobId(), ids);
         Map<UUID, FramingView> framed = framings.now(shape, ids);
         Map<UUID, DepartureView> departed = departures.now(ticketId, ids);
         Framing from = framed.get(fromId).document().toFraming();

@@ -121,6 +121,17 @@ class BadRequestsTest {
     }
 
     @Test
+    void aBodyThatWouldFillTheMemoryIsRefused() {
+        byte[] large = new byte[33 << 20];
+        java.util.Arrays.fill(large, (byte) ' ');
+        Answer told = api.send("POST", "/jobs", BodyPublishers.ofByteArray(large), Map.of());
+        assertTold(told, 413);
+        Answer counted = api.send(
+                "POST", "/jobs", BodyPublishers.ofInputStream(() -> new java.io.ByteArrayInputStream(large)), Map.of());
+        assertTold(counted, 400);
+    }
+
+    @Test
     void methodsThatAreNotThereToo() {
         assertTold(api.delete("/papers"), 405);
     }
