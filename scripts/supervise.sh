@@ -7,9 +7,8 @@ HOME_DIR=$1
 shift
 . "$(dirname "$0")/process.sh"
 
-# So many ends within so many seconds of their start, one after another, are no accident.
+# So many ends, one after another, of a process that never answered are no accident.
 MOST_QUICK=6
-QUICK_SECONDS=30
 
 child=
 trap 'stopping=yes; [ -n "$child" ] && kill "$child" 2>/dev/null' TERM INT
@@ -17,7 +16,6 @@ stopping=
 quick=0
 while [ -z "$stopping" ]; do
   rm -f "$HOME_DIR/application.ready"
-  began_at=$SECONDS
   "$@" &
   child=$!
   note_process application "$child"
@@ -28,13 +26,13 @@ while [ -z "$stopping" ]; do
     kill -0 "$child" 2>/dev/null || break
   done
   forget_process application
+  if [ -f "$HOME_DIR/application.ready" ]; then quick=0; else quick=$((quick + 1)); fi
   rm -f "$HOME_DIR/application.ready"
   [ -z "$stopping" ] || break
   # 0 and 143 are ends that somebody asked for; 2 says that it cannot start as it is set up.
   case $code in 0 | 143 | 2) break ;; esac
-  if [ $((SECONDS - began_at)) -lt $QUICK_SECONDS ]; then quick=$((quick + 1)); else quick=1; fi
   if [ $quick -ge $MOST_QUICK ]; then
-    echo "embrick: the application ended $quick times in a row soon after its start; it is not started again."
+    echo "embrick: the application ended $quick times in a row before it answered; it is not started again."
     break
   fi
   echo "embrick: the application ended with $code; it is started again."

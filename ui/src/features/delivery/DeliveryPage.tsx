@@ -127,7 +127,7 @@ export function DeliveryPage() {
               .slice(0, 3)
               .map((piece) => `${piece.name} is ${onDiskWords[piece.onDisk!]}`)
               .join(', ')}
-            {lost.length > 3 && ` and ${lost.length - 3} more`}. A changed file keeps its content under another name.
+            {lost.length > 3 && ` and ${lost.length - 3} more`}. Making a changed one again keeps the changed file under another name.
           </p>
           <Button
             type="primary"

@@ -120,9 +120,11 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
           <span>
             <b>{counts.checked}</b> of {count(counts.all, 'piece')}
           </span>
-          <span>
-            <b>{decimals(run.piecesPerMinute, 1)}</b> a minute
-          </span>
+          {run.state !== 'PAUSED' && (
+            <span>
+              <b>{decimals(run.piecesPerMinute, 1)}</b> a minute
+            </span>
+          )}
           {run.secondsLeft != null && (
             <span>
               <b>{duration(run.secondsLeft)}</b> left

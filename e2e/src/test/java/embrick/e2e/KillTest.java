@@ -83,7 +83,7 @@ class KillTest {
             api.upload(job, String.format("kite%02d.jpg", i), TestPictures.drawn("jpg", 700 + i, 480));
         }
         // Large enough that there is always a piece at work.
-        api.changeFirstTicket(job, document -> document.put("ppi", 550));
+        api.changeFirstTicket(job, document -> document.put("ppi", 450));
         Map<Path, Long> originals = fingerprints(folder.resolve("storage/originals"));
         worker.start();
         String runId = api.startRun(job);
@@ -138,6 +138,9 @@ class KillTest {
                 }
                 // It had just finished: this kill hit nothing and is done again.
                 revive(victim);
+                if (victim == Victim.WORKER) {
+                    worker.awaitStart();
+                }
             }
             assertThat(System.nanoTime())
                     .as("the %s was never at work, seed %d", victim, SEED)
@@ -179,7 +182,8 @@ class KillTest {
     private void revive(Victim victim) throws Exception {
         switch (victim) {
             case APPLICATION -> application.start();
-            case WORKER -> worker.start();
+            // The next kill does not wait for it: the application alone is at work meanwhile.
+            case WORKER -> worker.begin();
             case DATABASE -> postgres.startAgain();
         }
     }
@@ -207,8 +211,8 @@ class KillTest {
         }
         for (int i = 0; i < files.size(); i += 15) {
             BufferedImage picture = ImageIO.read(files.get(i).toFile());
-            assertThat(picture.getWidth()).isEqualTo(5500);
-            assertThat(picture.getHeight()).isEqualTo(4400);
+            assertThat(picture.getWidth()).isEqualTo(4500);
+            assertThat(picture.getHeight()).isEqualTo(3600);
         }
         return files.size();
     }

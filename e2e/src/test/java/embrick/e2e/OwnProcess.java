@@ -15,6 +15,8 @@ final class OwnProcess {
     private final String name;
     private final List<String> arguments;
     private Process process;
+    private long begunNanos;
+    private long said;
 
     private OwnProcess(Path folder, String name, List<String> arguments) {
         this.folder = folder;
@@ -63,6 +65,12 @@ final class OwnProcess {
 
     /** Starts it and waits until it is at work; the seconds that took. */
     double start() throws IOException, InterruptedException {
+        begin();
+        return awaitStart();
+    }
+
+    /** Starts it without waiting. */
+    void begin() throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 ProcessHandle.current().info().command().orElseThrow(),
                 "-cp",
@@ -73,22 +81,29 @@ final class OwnProcess {
                 "-Xmx1g",
                 "embrick.server.EmbrickApplication"));
         command.addAll(arguments);
-        long begun = System.nanoTime();
-        Path log = folder.resolve(name + ".log");
-        long before = Files.exists(log) ? Files.size(log) : 0;
+        begunNanos = System.nanoTime();
+        said = Files.exists(log()) ? Files.size(log()) : 0;
         process = new ProcessBuilder(command)
                 .redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()))
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()))
                 .start();
-        while (!saidSince(log, before).contains("Started EmbrickApplication")) {
+    }
+
+    private Path log() {
+        return folder.resolve(name + ".log");
+    }
+
+    /** Waits until it is at work; the seconds since it was begun. */
+    double awaitStart() throws IOException, InterruptedException {
+        while (!saidSince(log(), said).contains("Started EmbrickApplication")) {
             if (process.waitFor(50, TimeUnit.MILLISECONDS)) {
-                throw new AssertionError(name + " ended: " + Files.readString(log));
+                throw new AssertionError(name + " ended: " + Files.readString(log()));
             }
-            if (System.nanoTime() - begun > 120_000_000_000L) {
-                throw new AssertionError(name + " is not ready: " + Files.readString(log));
+            if (System.nanoTime() - begunNanos > 120_000_000_000L) {
+                throw new AssertionError(name + " is not ready: " + Files.readString(log()));
             }
         }
-        return (System.nanoTime() - begun) / 1e9;
+        return (System.nanoTime() - begunNanos) / 1e9;
     }
 
     private static String saidSince(Path log, long from) throws IOException {
