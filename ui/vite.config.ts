@@ -1,6 +1,8 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vitest/config';
 
+const server = 'http://127.0.0.1:8790';
+
 export default defineConfig({
   plugins: [react()],
   build: {
@@ -8,6 +10,15 @@ export default defineConfig({
     emptyOutDir: true,
     chunkSizeWarningLimit: 1500,
   },
-  server: { proxy: { '/api': 'http://127.0.0.1:8790' } },
+  server: {
+    proxy: {
+      '/api': {
+        target: server,
+        changeOrigin: true,
+        // The server answers only its own pages; while they are developed they come from here.
+        headers: { origin: server, 'sec-fetch-site': 'same-origin' },
+      },
+    },
+  },
   test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
 });

@@ -25,11 +25,13 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RestController
 @RequestMapping("/api/v1")
 class RunController {
+    private final RunStart starts;
     private final RunService runs;
     private final RunViews views;
     private final RunEvents events;
 
-    RunController(RunService runs, RunViews views, RunEvents events) {
+    RunController(RunStart starts, RunService runs, RunViews views, RunEvents events) {
+        this.starts = starts;
         this.runs = runs;
         this.views = views;
         this.events = events;
@@ -53,8 +55,8 @@ class RunController {
             @PathVariable UUID ticketId,
             @RequestHeader(name = "Idempotency-Key", required = false) @Size(min = 1, max = 200) String key,
             @Valid @RequestBody StartRun start) {
-        return views.run(runs.start(
-                new RunService.Wanted(ticketId, Optional.ofNullable(start.originalIds())), Optional.ofNullable(key)));
+        return views.run(starts.start(
+                new RunStart.Wanted(ticketId, Optional.ofNullable(start.originalIds())), Optional.ofNullable(key)));
     }
 
     @GetMapping("/jobs/{jobId}/runs")

@@ -1,2 +1,2 @@
-/** Runs of pieces: planned and named at once, made one by one, published exactly once. Start at {@link embrick.server.runs.RunService}, then {@code PieceMaker}. Must not know deliveries. */
+/** Runs of pieces: planned and named at once, made one by one, published exactly once. Start at {@link embrick.server.runs.RunStart}, then {@code PieceMaker}; {@code Reconciler} tells what could be stuck. Must not know deliveries. */
 package embrick.server.runs;

@@ -127,20 +127,22 @@ class PieceMakerTest {
     }
 
     private PieceMaker maker(PieceFiles files) {
-        return new PieceMaker(
+        Attempts attempts = new Attempts(
                 context.getBean(RunRepository.class),
                 pieces,
                 context.getBean(OriginalRepository.class),
-                files,
-                context.getBean(Pauses.class),
                 storage,
-                context.getBean(Formats.class),
-                context.getBean(Pictures.class),
                 context.getBean(StoredJson.class),
-                context.getBean(LiveProgress.class),
                 new ProcessId(),
                 transaction,
                 Clock.systemUTC());
+        return new PieceMaker(
+                attempts,
+                files,
+                context.getBean(Pauses.class),
+                context.getBean(Formats.class),
+                context.getBean(Pictures.class),
+                context.getBean(LiveProgress.class));
     }
 
     private JsonNode state(Again again) {

@@ -1,0 +1,55 @@
+package embrick.server.runs;
+
+import embrick.core.plan.Plan;
+import embrick.core.plan.Planning;
+import embrick.core.plan.Problem;
+import embrick.server.documents.StoredJson;
+import embrick.server.framings.Outlook;
+import embrick.server.originals.Original;
+import embrick.server.originals.Original.Trouble;
+import java.time.Instant;
+import org.springframework.stereotype.Component;
+
+/** Gives pieces the plans they are made from. */
+@Component
+class PiecePlans {
+    private final StoredJson json;
+
+    PiecePlans(StoredJson json) {
+        this.json = json;
+    }
+
+    /** Gives a piece its plan, or its trouble. */
+    void settle(Piece piece, Original original, Outlook.Planned planned, Instant now) {
+        switch (planned) {
+            case Outlook.Planned.Unusable unusable ->
+                piece.fail(
+                        new Trouble(
+                                unusable.trouble().code(),
+                                original.path() + " " + unusable.trouble().text() + ".",
+                                unusable.trouble().remedy()),
+                        now);
+            case Outlook.Planned.Plannable plannable -> settle(piece, original, plannable.planning(), now);
+        }
+    }
+
+    private void settle(Piece piece, Original original, Planning planning, Instant now) {
+        switch (planning) {
+            case Planning.Ready ready -> {
+                Plan plan = ready.plan();
+                piece.plan(
+                        new Piece.Planned(
+                                json.write(plan),
+                                plan.total().width(),
+                                plan.total().height(),
+                                plan.marked().toPpi(),
+                                plan.figures().expectedFileBytes()),
+                        now);
+            }
+            case Planning.Refused refused -> {
+                Problem first = refused.problems().getFirst();
+                piece.fail(new Trouble(first.code(), original.path() + ", " + first.text(), first.remedy()), now);
+            }
+        }
+    }
+}
