@@ -10,6 +10,8 @@ import embrick.core.edge.Rim;
 import embrick.core.plan.Plan;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -64,6 +66,11 @@ public class StoredJson {
     })
     private interface ProfileKinds {}
 
+    /** Some kilobytes each, with the text they were read from. */
+    private static final int MOST_FACTS = 10_000;
+
+    private final Map<String, SourceFacts> facts = new ConcurrentHashMap<>();
+
     private final JsonMapper mapper = JsonMapper.builder()
             .addMixIn(FileFormat.class, FileKinds.class)
             .addMixIn(FileFormat.PagePixels.class, PagePixelKinds.class)
@@ -90,8 +97,17 @@ public class StoredJson {
         return mapper.treeToValue(Upcasts.plan(object(json)), Plan.class);
     }
 
+    /** Facts never change once they are stored, and a pile of thousands is listed again and again. */
     public SourceFacts facts(String json) {
-        return mapper.treeToValue(Upcasts.facts(object(json)), SourceFacts.class);
+        SourceFacts known = facts.get(json);
+        if (known == null) {
+            known = mapper.treeToValue(Upcasts.facts(object(json)), SourceFacts.class);
+            if (facts.size() >= MOST_FACTS) {
+                facts.clear();
+            }
+            facts.put(json, known);
+        }
+        return known;
     }
 
     public DepartureDocument departure(String json) {

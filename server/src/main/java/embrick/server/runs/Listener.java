@@ -2,15 +2,14 @@ package embrick.server.runs;
 
 import embrick.server.runs.RunEvents.Event;
 import embrick.server.runs.RunViews.PieceView;
-import embrick.server.runs.RunViews.RunView;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.springframework.http.MediaType;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * One open page and what it is still to be told. A page that takes its time is told later and all at once: what is new about
@@ -21,10 +20,13 @@ final class Listener {
     private static final long BEAT_MILLIS = 15_000;
 
     private final SseEmitter emitter = new SseEmitter(0L);
-    private final Map<UUID, Untold> untold = new LinkedHashMap<>();
+    private final Map<UUID, Event> untold = new LinkedHashMap<>();
+    private final JsonMapper json;
     private boolean isGone;
 
-    private record Untold(RunView run, Map<UUID, PieceView> pieces) {}
+    Listener(JsonMapper json) {
+        this.json = json;
+    }
 
     /** Begins to tell, on a thread of its own that costs nothing while it waits. */
     SseEmitter begin(Runnable whenGone) {
@@ -50,11 +52,16 @@ final class Listener {
     }
 
     synchronized void hear(Event event) {
-        Untold before = untold.remove(event.run().id());
-        Map<UUID, PieceView> pieces = before == null ? new LinkedHashMap<>() : before.pieces();
-        event.pieces().forEach(piece -> pieces.put(piece.id(), piece));
-        untold.put(event.run().id(), new Untold(event.run(), pieces));
+        Event before = untold.remove(event.run().id());
+        untold.put(event.run().id(), before == null ? event : merged(before, event));
         notifyAll();
+    }
+
+    private Event merged(Event before, Event event) {
+        Map<UUID, PieceView> pieces = new LinkedHashMap<>();
+        before.pieces().forEach(piece -> pieces.put(piece.id(), piece));
+        event.pieces().forEach(piece -> pieces.put(piece.id(), piece));
+        return new Event(event.run(), List.copyOf(pieces.values()), json);
     }
 
     synchronized void leave() {
@@ -76,7 +83,7 @@ final class Listener {
                 emitter.send(SseEmitter.event().comment("here"));
             }
             for (Event event : next) {
-                emitter.send(SseEmitter.event().name("run").data(event, MediaType.APPLICATION_JSON));
+                emitter.send(SseEmitter.event().name("run").data(event.json()));
             }
         }
     }
@@ -94,10 +101,7 @@ final class Listener {
         if (isGone) {
             return null;
         }
-        List<Event> next = new ArrayList<>();
-        untold.values()
-                .forEach(one ->
-                        next.add(new Event(one.run(), List.copyOf(one.pieces().values()))));
+        List<Event> next = new ArrayList<>(untold.values());
         untold.clear();
         return next;
     }

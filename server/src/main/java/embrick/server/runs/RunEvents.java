@@ -11,13 +11,16 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import org.springframework.util.function.SingletonSupplier;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Tells open pages what runs are doing. It looks into the database, so pieces made by any process are told: once for each
@@ -36,16 +39,42 @@ class RunEvents {
     private final RunViews views;
     private final LiveProgress progress;
     private final PieceRepository pieces;
+    private final JsonMapper json;
     private final Map<UUID, Watch> watches = new ConcurrentHashMap<>();
 
-    RunEvents(RunService runs, RunViews views, LiveProgress progress, PieceRepository pieces) {
+    RunEvents(RunService runs, RunViews views, LiveProgress progress, PieceRepository pieces, JsonMapper json) {
+        this.json = json;
         this.runs = runs;
         this.views = views;
         this.progress = progress;
         this.pieces = pieces;
     }
 
-    record Event(RunView run, List<PieceView> pieces) {}
+    /** What is told of a run. Its JSON is written once, for however many pages. */
+    static final class Event {
+        private final RunView run;
+        private final List<PieceView> pieces;
+        private final Supplier<String> written;
+
+        Event(RunView run, List<PieceView> pieces, JsonMapper json) {
+            this.run = run;
+            this.pieces = List.copyOf(pieces);
+            this.written =
+                    SingletonSupplier.of(() -> json.writeValueAsString(Map.of("run", this.run, "pieces", this.pieces)));
+        }
+
+        RunView run() {
+            return run;
+        }
+
+        List<PieceView> pieces() {
+            return pieces;
+        }
+
+        String json() {
+            return written.get();
+        }
+    }
 
     /** One job that pages have open. */
     private static final class Watch {
@@ -61,7 +90,7 @@ class RunEvents {
     }
 
     SseEmitter subscribe(UUID jobId) {
-        Listener listener = new Listener();
+        Listener listener = new Listener(json);
         long since = pieces.horizon();
         watches.compute(jobId, (_, known) -> {
             Watch watch = known == null ? new Watch(since) : known;
@@ -71,7 +100,7 @@ class RunEvents {
         views.runs(runs.of(jobId).stream()
                         .filter(run -> run.finishedAt().isEmpty())
                         .toList())
-                .forEach(run -> listener.hear(new Event(run, List.of())));
+                .forEach(run -> listener.hear(new Event(run, List.of(), json)));
         return listener.begin(() -> forget(jobId, listener));
     }
 
@@ -111,10 +140,14 @@ class RunEvents {
                         || !run.version().equals(watch.versions.put(run.id(), run.version())))
                 .toList();
         for (RunView run : views.runs(news)) {
-            List<PieceView> changed = changed(watch, run.id());
             RunView before = watch.toldRuns.put(run.id(), run);
+            List<PieceView> changed = changed(watch, run.id());
+            if (before == null) {
+                // A run of thousands has begun: pieces that only wait are in its own list, which pages ask for.
+                changed.removeIf(piece -> piece.state() == Piece.State.WAITING);
+            }
             if (!changed.isEmpty() || before == null || !isSame(before, run)) {
-                Event event = new Event(run, changed);
+                Event event = new Event(run, changed, json);
                 watch.listeners.forEach(listener -> listener.hear(event));
             }
         }
