@@ -11,14 +11,14 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.ContextRefreshedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /**
- * When a process is ready, before its queue is started: what an earlier one of its name had picked is given free at once,
+ * When a process begins to work, before its queue is started: what an earlier one of its name had picked is given free at once,
  * without waiting for heartbeats to be missed, and temporary files whose pieces are no longer under way are taken away.
  */
 @Component
@@ -47,8 +47,8 @@ class StartOfWork {
         this.name = name;
     }
 
-    /** The queue itself is started by the same event, after this. */
-    @EventListener(ApplicationReadyEvent.class)
+    /** The queue itself is started by the same event, after this; the port is ours by then, so no other is at work. */
+    @EventListener(ContextRefreshedEvent.class)
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void begin() {
         try {
