@@ -1,12 +1,18 @@
 package embrick.server.runs;
 
+import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
-import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -18,7 +24,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @ConditionalOnProperty(name = "embrick.worker", havingValue = "true", matchIfMissing = true)
 class Reconciler {
     private static final Logger LOG = LoggerFactory.getLogger(Reconciler.class);
-    private static final String EVERY = "${embrick.reconcile-every:5s}";
 
     /** Longer than the longest pause between two tries. */
     private static final Duration LATEST_TRY = Duration.ofMinutes(5);
@@ -30,8 +35,20 @@ class Reconciler {
     private final Pauses pauses;
     private final TransactionTemplate transaction;
     private final Clock clock;
+    private final Duration every;
 
-    Reconciler(RunRepository runs, PieceQueue queue, Pauses pauses, TransactionTemplate transaction, Clock clock) {
+    /** A thread of its own: the one that tells pages what happens must not wait for it. */
+    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(
+            Thread.ofPlatform().daemon().name("reconciler").factory());
+
+    Reconciler(
+            RunRepository runs,
+            PieceQueue queue,
+            Pauses pauses,
+            TransactionTemplate transaction,
+            Clock clock,
+            @Value("${embrick.reconcile-every:5s}") Duration every) {
+        this.every = every;
         this.runs = runs;
         this.queue = queue;
         this.pauses = pauses;
@@ -39,7 +56,16 @@ class Reconciler {
         this.clock = clock;
     }
 
-    @Scheduled(initialDelayString = EVERY, fixedDelayString = EVERY)
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
+        thread.scheduleWithFixedDelay(this::reconcile, every.toMillis(), every.toMillis(), TimeUnit.MILLISECONDS);
+    }
+
+    @PreDestroy
+    void end() {
+        thread.shutdownNow();
+    }
+
     void reconcile() {
         try {
             Instant now = clock.instant();
