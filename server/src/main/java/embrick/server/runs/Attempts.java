@@ -97,7 +97,9 @@ class Attempts {
         }
         Optional<String> intended = piece.digest();
         int number = piece.begin(process.get(), clock.instant());
-        Optional<Trouble> unmakeable = unmakeable(piece);
+        Optional<Original> original = originals.findById(piece.originalId());
+        Optional<Plan> plan = piece.plan().flatMap(stored -> readable(piece, stored));
+        Optional<Trouble> unmakeable = unmakeable(piece, original.isPresent(), plan.isPresent());
         if (unmakeable.isPresent()) {
             piece.fail(unmakeable.get(), clock.instant());
             runs.finishIfDone(runId, clock.instant());
@@ -107,14 +109,23 @@ class Attempts {
                 pieceId,
                 runId,
                 number,
-                json.plan(piece.plan().orElseThrow()),
-                originals.findById(piece.originalId()).orElseThrow(),
+                plan.orElseThrow(),
+                original.orElseThrow(),
                 storage.delivery(run.folder()).resolve(piece.name()),
                 intended));
     }
 
+    private Optional<Plan> readable(Piece piece, String stored) {
+        try {
+            return Optional.of(json.plan(stored));
+        } catch (RuntimeException unreadable) {
+            LOG.error("the plan of piece {} cannot be read", piece.id(), unreadable);
+            return Optional.empty();
+        }
+    }
+
     /** Why a piece cannot even be begun. */
-    private Optional<Trouble> unmakeable(Piece piece) {
+    private static Optional<Trouble> unmakeable(Piece piece, boolean hasOriginal, boolean hasReadablePlan) {
         if (piece.deaths() >= MOST_DEATHS) {
             return Optional.of(new Trouble(
                     "set-aside",
@@ -122,22 +133,18 @@ class Attempts {
                             + " times Embrick's process ended while this piece was being made.",
                     "Try it again; if it happens again, leave this picture out."));
         }
-        if (piece.plan().isEmpty() || !originals.existsById(piece.originalId())) {
+        if (piece.plan().isEmpty() || !hasOriginal) {
             return Optional.of(new Trouble(
                     "original-gone",
                     piece.originalPath() + " is no longer in the pile.",
                     "Add it again and start a new run."));
         }
-        try {
-            json.plan(piece.plan().get());
-            return Optional.empty();
-        } catch (RuntimeException unreadable) {
-            LOG.error("the plan of piece {} cannot be read", piece.id(), unreadable);
-            return Optional.of(new Trouble(
-                    "plan-unreadable",
-                    "The stored plan of " + piece.name() + " cannot be read by this version of Embrick.",
-                    "Start a new run of this picture."));
-        }
+        return hasReadablePlan
+                ? Optional.empty()
+                : Optional.of(new Trouble(
+                        "plan-unreadable",
+                        "The stored plan of " + piece.name() + " cannot be read by this version of Embrick.",
+                        "Start a new run of this picture."));
     }
 
     /**

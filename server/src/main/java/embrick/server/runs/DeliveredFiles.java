@@ -9,6 +9,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.time.Duration;
 import java.util.Optional;
 import org.slf4j.Logger;
@@ -51,10 +52,11 @@ public class DeliveredFiles {
         }
         Path file = place(run, piece.name());
         try {
-            if (Files.size(file) != piece.fileBytes().orElse(-1L)) {
+            BasicFileAttributes now = Files.readAttributes(file, BasicFileAttributes.class);
+            if (now.size() != piece.fileBytes().orElse(-1L)) {
                 return Optional.of(OnDisk.CHANGED);
             }
-            boolean isOld = Files.getLastModifiedTime(file)
+            boolean isOld = now.lastModifiedTime()
                     .toInstant()
                     .isBefore(piece.changedAt().plus(SAME_TIME));
             return Optional.of(isOld || isIntact(run, piece) ? OnDisk.PRESENT : OnDisk.CHANGED);

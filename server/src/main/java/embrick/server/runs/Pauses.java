@@ -24,8 +24,6 @@ class Pauses {
     /** Room beyond a piece before its run goes on; otherwise it would be held up again at once. */
     private static final long SPARE_BYTES = 32L << 20;
 
-    private static final double RESERVE = 1.2;
-
     private final RunRepository runs;
     private final PieceRepository pieces;
     private final PieceQueue queue;
@@ -100,7 +98,7 @@ class Pauses {
         try {
             return Files.isDirectory(storage.delivery(run.folder()))
                     && storage.isWritable()
-                    && storage.freeBytes() > pieces.largestToCome(run.id()) * RESERVE + SPARE_BYTES;
+                    && storage.freeBytes() > pieces.largestToCome(run.id()) * RunStart.RESERVE + SPARE_BYTES;
         } catch (IOException stillAway) {
             return false;
         }

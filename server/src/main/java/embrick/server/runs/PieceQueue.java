@@ -74,7 +74,8 @@ class PieceQueue {
                         insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version, priority)
                         select 'piece', cast(p.id as text), timestamptz 'epoch', false, 1, greatest(-p.position, -32768)
                         from piece p join run r on r.id = p.run_id
-                        where p.state in ('WAITING', 'MAKING') and not r.stopped and r.pause_code is null
+                        where r.finished_at is null and not r.stopped and r.pause_code is null
+                          and p.state in ('WAITING', 'MAKING')
                           and not exists (select 1 from scheduled_tasks t
                             where t.task_name = 'piece' and t.task_instance = cast(p.id as text))
                         on conflict do nothing""").update();
@@ -103,7 +104,7 @@ class PieceQueue {
     /** Runs that have pieces open though they are stopped, or none though they are not finished. */
     Collection<UUID> unsettledRuns() {
         return database.sql("""
-                        select r.id from run r where r.stopped and exists (
+                        select r.id from run r where r.finished_at is null and r.stopped and exists (
                           select 1 from piece p where p.run_id = r.id and p.state in ('WAITING', 'MAKING')
                             and not exists (select 1 from scheduled_tasks t
                               where t.task_name = 'piece' and t.task_instance = cast(p.id as text)))

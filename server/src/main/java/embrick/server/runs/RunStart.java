@@ -34,7 +34,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @Service
 public class RunStart {
     /** Room kept beyond the estimate. Common practice, no source. */
-    private static final double RESERVE = 1.2;
+    static final double RESERVE = 1.2;
 
     /** Digits of a digest that fit a lock's number. */
     private static final int LOCK_DIGITS = 16;

@@ -9,6 +9,7 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.UUID;
 import org.slf4j.Logger;
@@ -59,7 +60,7 @@ public class DecodeWatch {
                                 Storage.forEachFile(mark, "*", Files::deleteIfExists);
                                 Files.deleteIfExists(mark);
                             } else if (!digest.equals(LOCK)) {
-                                Files.move(mark, suspects.resolve(digest));
+                                Files.move(mark, suspects.resolve(digest), StandardCopyOption.REPLACE_EXISTING);
                                 LOG.warn(
                                         "a process ended while it decoded original {}; it is decoded apart now",
                                         digest);
