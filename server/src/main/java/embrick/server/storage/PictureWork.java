@@ -23,7 +23,6 @@ public class PictureWork {
             Runtime.getRuntime().availableProcessors(),
             Thread.ofPlatform().daemon().name("picture-work-", 0).factory());
     private final AtomicInteger waiting = new AtomicInteger();
-    private final ThreadLocal<Boolean> inside = ThreadLocal.withInitial(() -> false);
 
     /** Work that fails as reading does. */
     public interface Work<T> {
@@ -37,7 +36,7 @@ public class PictureWork {
 
     /** Does work for an upload: it waits its turn, however long that takes. */
     public <T> T patiently(Work<T> work) throws IOException {
-        return finished(threads.submit(() -> inside(work)));
+        return finished(threads.submit(work::run));
     }
 
     /**
@@ -48,9 +47,6 @@ public class PictureWork {
      * @throws AskerGoneException if the asker has left
      */
     public <T> T promptly(Asker asker, Work<T> work) throws IOException {
-        if (inside.get()) {
-            return work.run();
-        }
         int before = waiting.getAndIncrement();
         if (before >= MOST_WAITING) {
             waiting.decrementAndGet();
@@ -61,18 +57,9 @@ public class PictureWork {
             if (asker.isGone()) {
                 throw new AskerGoneException();
             }
-            return inside(work);
+            return work.run();
         };
         return finished(threads.submit(once));
-    }
-
-    private <T> T inside(Work<T> work) throws IOException {
-        inside.set(true);
-        try {
-            return work.run();
-        } finally {
-            inside.set(false);
-        }
     }
 
     private static <T> T finished(Future<T> future) throws IOException {
