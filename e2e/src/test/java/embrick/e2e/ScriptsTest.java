@@ -32,6 +32,9 @@ class ScriptsTest {
 
     private record Said(int code, String text) {}
 
+    /** Commands at work, and where what they say is kept. */
+    private record Begun(Process process, Path said) {}
+
     @BeforeEach
     void aHomeThatOthersMayEnter() throws IOException {
         Files.setPosixFilePermissions(temporary, PosixFilePermissions.fromString("rwxr-xr-x"));
@@ -53,7 +56,7 @@ class ScriptsTest {
         return finished(begin(commands, environment));
     }
 
-    private Process begin(String commands, Map<String, String> environment) throws IOException {
+    private Begun begin(String commands, Map<String, String> environment) throws IOException {
         String all = "set -euo pipefail; ROOT='" + ROOT + "'; HOME_DIR='" + home
                 + "'; PORT=${EMBRICK_PORT:-1}; cd \"$ROOT\"\n"
                 + "for part in common process packages postgres application; do . scripts/$part.sh; done\n" + commands;
@@ -62,18 +65,12 @@ class ScriptsTest {
         builder.environment().put("LC_ALL", "C.UTF-8");
         builder.environment().putAll(environment);
         Path said = Files.createTempFile(temporary, "said", ".txt");
-        return builder.redirectOutput(said.toFile()).start();
+        return new Begun(builder.redirectOutput(said.toFile()).start(), said);
     }
 
-    private Said finished(Process process) throws IOException, InterruptedException {
-        assertThat(process.waitFor(100, TimeUnit.SECONDS)).isTrue();
-        StringBuilder text = new StringBuilder();
-        try (var files = Files.newDirectoryStream(temporary, "said*.txt")) {
-            for (Path file : files) {
-                text.append(Files.readString(file));
-            }
-        }
-        return new Said(process.exitValue(), text.toString());
+    private static Said finished(Begun begun) throws IOException, InterruptedException {
+        assertThat(begun.process().waitFor(100, TimeUnit.SECONDS)).isTrue();
+        return new Said(begun.process().exitValue(), Files.readString(begun.said()));
     }
 
     /** A program that has nothing to do with Embrick. */
@@ -118,7 +115,7 @@ class ScriptsTest {
         assertThat(own.waitFor(5, TimeUnit.SECONDS)).isTrue();
     }
 
-    private Process supervised(String command) throws IOException {
+    private Begun supervised(String command) throws IOException {
         return begin(
                 "setsid bash scripts/supervise.sh \"$HOME_DIR\" " + command
                         + " & note_process supervisor $!; wait || true",
@@ -128,7 +125,7 @@ class ScriptsTest {
     @Test
     @SuppressWarnings("ThreadSleep")
     void whatIsKilledIsStartedAgainAndWhatIsAskedToEndIsNot() throws Exception {
-        Process supervisor = supervised("bash -c 'echo $$ >>\"" + home + "/starts\"; exec sleep 300'");
+        Begun supervisor = supervised("bash -c 'echo $$ >>\"" + home + "/starts\"; exec sleep 300'");
         await(home.resolve("starts"));
         Thread.sleep(300);
         String first = noted("application.pid");
@@ -140,7 +137,7 @@ class ScriptsTest {
         Thread.sleep(300);
         long second = Long.parseLong(noted("application.pid"));
         assertThat(bash("end_process supervisor 10").code()).isZero();
-        assertThat(supervisor.waitFor(10, TimeUnit.SECONDS)).isTrue();
+        assertThat(supervisor.process().waitFor(10, TimeUnit.SECONDS)).isTrue();
         assertThat(ProcessHandle.of(second).map(ProcessHandle::isAlive).orElse(false))
                 .isFalse();
         assertThat(home.resolve("application.pid")).doesNotExist();
@@ -173,14 +170,13 @@ class ScriptsTest {
 
     @Test
     void aClusterIsMadeOnceAlsoWhenTwoStartAtOnce() throws Exception {
-        List<Process> both = new ArrayList<>();
+        List<Begun> both = new ArrayList<>();
         for (int i = 0; i < 2; i++) {
             both.add(begin("hold_home; start_postgres; echo started", Map.of()));
         }
-        for (Process one : both) {
-            assertThat(finished(one).code()).isZero();
+        for (Begun one : both) {
+            assertThat(finished(one)).isEqualTo(new Said(0, "started\n"));
         }
-        assertThat(finished(both.getFirst()).text()).containsSubsequence("started", "started");
         try (var made = Files.newDirectoryStream(home, "*postgres*")) {
             assertThat(made)
                     .extracting(path -> path.getFileName().toString())

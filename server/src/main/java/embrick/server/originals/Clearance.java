@@ -1,12 +1,16 @@
 package embrick.server.originals;
 
 import embrick.server.Ids;
+import embrick.server.Locks;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.time.Clock;
-import java.util.Collection;
-import java.util.HexFormat;
+import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -24,11 +28,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class Clearance {
     private static final Logger LOG = LoggerFactory.getLogger(Clearance.class);
 
-    /** Digits of a digest that fit a lock's number. */
-    private static final int LOCK_DIGITS = 16;
+    /** Contents that are looked after in one transaction. */
+    private static final int AT_ONCE = 100;
 
     private final OriginalRepository originals;
     private final LooseContentRepository loose;
+    private final Locks locks;
     private final Storage storage;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -36,11 +41,13 @@ public class Clearance {
     Clearance(
             OriginalRepository originals,
             LooseContentRepository loose,
+            Locks locks,
             Storage storage,
             TransactionTemplate transaction,
             Clock clock) {
         this.originals = originals;
         this.loose = loose;
+        this.locks = locks;
         this.storage = storage;
         this.transaction = transaction;
         this.clock = clock;
@@ -48,52 +55,66 @@ public class Clearance {
 
     /** Notes a content in a transaction of its own, or in the caller's. */
     UUID note(String digest) {
-        return transaction.execute(_ -> loose.save(new LooseContent(Ids.next(), digest, clock.instant()))
-                .id());
+        return note(List.of(digest)).getFirst();
+    }
+
+    private List<UUID> note(List<String> digests) {
+        Instant now = clock.instant();
+        List<LooseContent> noted = digests.stream()
+                .map(digest -> new LooseContent(Ids.next(), digest, now))
+                .toList();
+        return transaction.execute(
+                _ -> loose.saveAll(noted).stream().map(LooseContent::getId).toList());
     }
 
     /** Notes all that a job refers to, in the transaction that deletes it. */
     public List<UUID> noteAllOf(UUID jobId) {
-        return originals.digestsOf(jobId).stream().map(this::note).toList();
+        return note(originals.digestsOf(jobId));
     }
 
     /** Holds a content to the end of the caller's transaction. */
     void hold(String digest) {
-        loose.lock(HexFormat.fromHexDigitsToLong(digest, 0, LOCK_DIGITS));
+        locks.hold(digest);
     }
 
     /** Takes a note back, in the transaction that refers to its content. */
     void forget(UUID note) {
-        loose.forget(note);
+        loose.deleteAllByIdInBatch(List.of(note));
     }
 
     /** Looks after what was noted: what a job refers to stays. Called when the noting transaction has ended. */
-    public void clear(Collection<UUID> notes) {
-        notes.forEach(this::clear);
-    }
-
-    private void clear(UUID note) {
-        try {
-            transaction.executeWithoutResult(_ -> loose.findById(note).ifPresent(this::clear));
-        } catch (RuntimeException later) {
-            LOG.warn("a content stays until the next start: {}", later.toString());
-        }
-    }
-
-    private void clear(LooseContent content) {
-        hold(content.digest());
-        try {
-            if (!originals.existsByDigest(content.digest())) {
-                storage.clear(content.digest());
+    public void clear(List<UUID> notes) {
+        for (int from = 0; from < notes.size(); from += AT_ONCE) {
+            List<UUID> some = notes.subList(from, Math.min(notes.size(), from + AT_ONCE));
+            try {
+                transaction.executeWithoutResult(_ -> clearHeld(loose.findAllById(some)));
+            } catch (RuntimeException later) {
+                LOG.warn("{} contents stay until the next start: {}", some.size(), later.toString());
             }
-            loose.forget(content.id());
-        } catch (IOException failed) {
-            LOG.warn("original {} stays in the storage", content.digest(), failed);
         }
+    }
+
+    private void clearHeld(List<LooseContent> contents) {
+        SortedSet<String> digests = new TreeSet<>();
+        contents.forEach(content -> digests.add(content.digest()));
+        digests.forEach(locks::hold);
+        digests.removeAll(originals.digestsInUse(digests));
+        Set<String> staying = new HashSet<>();
+        for (String digest : digests) {
+            try {
+                storage.clear(digest);
+            } catch (IOException failed) {
+                LOG.warn("original {} stays in the storage", digest, failed);
+                staying.add(digest);
+            }
+        }
+        loose.deleteAllInBatch(contents.stream()
+                .filter(content -> !staying.contains(content.digest()))
+                .toList());
     }
 
     /** What an earlier process noted and did not come to. Only one process takes pictures in. */
     void clearAll() {
-        clear(loose.findAll().stream().map(LooseContent::id).toList());
+        clear(loose.findAll().stream().map(LooseContent::getId).toList());
     }
 }

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
@@ -57,7 +58,9 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     @Query("select distinct o.digest from Original o where o.jobId = :jobId")
     List<String> digestsOf(UUID jobId);
 
-    boolean existsByDigest(String digest);
+    /** Of these contents, those that some job refers to. */
+    @Query("select distinct o.digest from Original o where o.digest in :digests")
+    Set<String> digestsInUse(Collection<String> digests);
 
     @Query("""
             select o.jobId as jobId, count(o) as pictures,

@@ -49,25 +49,19 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
     @Query("select p from Piece p where p.id in :ids order by p.position")
     List<Piece> lockAll(Collection<UUID> ids);
 
-    @Query("select p.state as state, count(p) as pieces from Piece p where p.runId = :runId group by p.state")
-    List<StateCount> count(UUID runId);
-
     @Query("""
             select p.runId as runId, p.state as state, count(p) as pieces from Piece p
             where p.runId in :runIds group by p.runId, p.state
             """)
-    List<RunStateCount> countAll(Collection<UUID> runIds);
+    List<StateCount> count(Collection<UUID> runIds);
 
     /** How many pieces of a run are in one state. */
     interface StateCount {
+        UUID getRunId();
+
         Piece.State getState();
 
         long getPieces();
-    }
-
-    /** The same of one among several runs. */
-    interface RunStateCount extends StateCount {
-        UUID getRunId();
     }
 
     long countByRunIdAndState(UUID runId, Piece.State state);

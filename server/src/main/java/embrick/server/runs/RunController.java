@@ -1,7 +1,7 @@
 package embrick.server.runs;
 
-import embrick.server.runs.RunViews.PieceView;
 import embrick.server.runs.RunViews.RunView;
+import embrick.server.runs.RunViews.WholeRun;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -42,8 +42,6 @@ class RunController {
 
     /** @param pieceIds the pieces wanted; null for all that need it, an empty list for none */
     record Retry(@Schema(nullable = true) List<@NotNull UUID> pieceIds) {}
-
-    record WholeRun(@NotNull RunView run, @NotNull List<PieceView> pieces) {}
 
     /**
      * {@code Idempotency-Key} makes a start that is sent twice one run; the same key with another request is refused. Starting

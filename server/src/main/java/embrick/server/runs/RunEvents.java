@@ -2,6 +2,7 @@ package embrick.server.runs;
 
 import embrick.server.runs.RunViews.PieceView;
 import embrick.server.runs.RunViews.RunView;
+import embrick.server.runs.RunViews.WholeRun;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -59,8 +60,7 @@ class RunEvents {
         Event(RunView run, List<PieceView> pieces, JsonMapper json) {
             this.run = run;
             this.pieces = List.copyOf(pieces);
-            this.written =
-                    SingletonSupplier.of(() -> json.writeValueAsString(Map.of("run", this.run, "pieces", this.pieces)));
+            this.written = SingletonSupplier.of(() -> json.writeValueAsString(new WholeRun(this.run, this.pieces)));
         }
 
         RunView run() {

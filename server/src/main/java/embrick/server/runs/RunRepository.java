@@ -19,10 +19,6 @@ interface RunRepository extends JpaRepository<Run, UUID> {
     @Query("select r from Run r where r.id = :id")
     Optional<Run> lock(UUID id);
 
-    /** Held to the end of the transaction: starts with one key follow one another. The text is there to be given. */
-    @Query(value = "select cast(pg_advisory_xact_lock(:key) as text)", nativeQuery = true)
-    String lockKey(long key);
-
     @Query("select r.id from Run r where r.pauseCode is not null and r.finishedAt is null")
     List<UUID> paused();
 

@@ -2,6 +2,7 @@ package embrick.server.runs;
 
 import embrick.core.names.NameAllotment.Allotment;
 import embrick.server.Ids;
+import embrick.server.Locks;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.framings.Outlook;
@@ -18,7 +19,6 @@ import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -36,13 +36,11 @@ public class RunStart {
     /** Room kept beyond the estimate. Common practice, no source. */
     static final double RESERVE = 1.2;
 
-    /** Digits of a digest that fit a lock's number. */
-    private static final int LOCK_DIGITS = 16;
-
     private final RunRepository runs;
     private final PieceRepository pieces;
     private final PiecePlans plans;
     private final PieceQueue queue;
+    private final Locks locks;
     private final JobService jobs;
     private final TicketService tickets;
     private final Outlook outlook;
@@ -56,6 +54,7 @@ public class RunStart {
             PieceRepository pieces,
             PiecePlans plans,
             PieceQueue queue,
+            Locks locks,
             JobService jobs,
             TicketService tickets,
             Outlook outlook,
@@ -66,6 +65,7 @@ public class RunStart {
         this.pieces = pieces;
         this.plans = plans;
         this.queue = queue;
+        this.locks = locks;
         this.jobs = jobs;
         this.tickets = tickets;
         this.outlook = outlook;
@@ -136,7 +136,7 @@ public class RunStart {
 
     /** Starts with one key follow one another, so that all but the first find its run. */
     private Optional<Run> startedWith(UUID jobId, String key) {
-        runs.lockKey(HexFormat.fromHexDigitsToLong(Storage.digestOfText(jobId + " " + key), 0, LOCK_DIGITS));
+        locks.hold(Storage.digestOfText(jobId + " " + key));
         return runs.findByJobIdAndIdempotencyKey(jobId, key);
     }
 

@@ -77,16 +77,17 @@ class RunViews {
             int strips,
             boolean checking) {}
 
+    /** A run with pieces of it. */
+    record WholeRun(@NotNull RunView run, @NotNull List<PieceView> pieces) {}
+
     RunView run(Run run) {
-        Map<State, Long> by = new EnumMap<>(State.class);
-        pieces.count(run.id()).forEach(count -> by.put(count.getState(), count.getPieces()));
-        return run(run, by);
+        return runs(List.of(run)).getFirst();
     }
 
-    /** All of them with two queries. */
+    /** All of them with one query for their pieces. */
     List<RunView> runs(List<Run> all) {
         Map<UUID, Map<State, Long>> by = new HashMap<>();
-        pieces.countAll(all.stream().map(Run::id).toList())
+        pieces.count(all.stream().map(Run::id).toList())
                 .forEach(count -> by.computeIfAbsent(count.getRunId(), _ -> new EnumMap<>(State.class))
                         .put(count.getState(), count.getPieces()));
         return all.stream()

@@ -42,16 +42,13 @@ class BodyLimit extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         if (request.getContentLengthLong() > MOST_BYTES) {
-            response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
-            response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-            json.writeValue(
-                    response.getOutputStream(),
-                    ProblemBody.of(
+            ProblemBody.of(
                             HttpStatus.CONTENT_TOO_LARGE,
                             "body-too-large",
                             "body",
                             "The body has more than " + (MOST_BYTES >> 20) + " MB.",
-                            "Send it in parts; files are sent as application/octet-stream."));
+                            "Send it in parts; files are sent as application/octet-stream.")
+                    .answer(response, json);
             return;
         }
         chain.doFilter(new Limited(request), response);

@@ -11,7 +11,6 @@ import java.util.Set;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
@@ -70,15 +69,12 @@ class LocalRequestsOnly extends OncePerRequestFilter {
     }
 
     private void refuse(HttpServletResponse response) throws IOException {
-        response.setStatus(HttpStatus.FORBIDDEN.value());
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        json.writeValue(
-                response.getOutputStream(),
-                ProblemBody.of(
+        ProblemBody.of(
                         HttpStatus.FORBIDDEN,
                         "not-from-here",
                         "request",
                         "Embrick answers only requests that are meant for its own address on this machine.",
-                        "Open Embrick by the address that ./embrick start prints."));
+                        "Open Embrick by the address that ./embrick start prints.")
+                .answer(response, json);
     }
 }

@@ -7,6 +7,7 @@ import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
 import embrick.server.support.Sha256;
 import embrick.server.support.TestPictures;
+import embrick.server.support.Together;
 import java.awt.Color;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -15,10 +16,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.concurrent.Callable;
-import java.util.concurrent.CyclicBarrier;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -34,25 +31,6 @@ class SharedOriginalsTest {
         return TestPictures.drawn("png", 40 + number, 31, new Color(number % 256, 90, 7));
     }
 
-    /** All of it at the same moment. */
-    private static <T> List<T> together(List<Callable<T>> work) throws Exception {
-        CyclicBarrier start = new CyclicBarrier(work.size());
-        try (ExecutorService threads = Executors.newFixedThreadPool(work.size())) {
-            List<Future<T>> futures = new ArrayList<>();
-            for (Callable<T> one : work) {
-                futures.add(threads.submit(() -> {
-                    start.await();
-                    return one.call();
-                }));
-            }
-            List<T> done = new ArrayList<>();
-            for (Future<T> future : futures) {
-                done.add(future.get());
-            }
-            return done;
-        }
-    }
-
     @Test
     void aPictureThatOneJobTakesInWhileAnotherIsDeletedIsKept() throws Exception {
         for (int round = 0; round < 30; round++) {
@@ -60,8 +38,8 @@ class SharedOriginalsTest {
             String first = api.newJob("goes " + round);
             api.upload(first, "kite.png", shared);
             String second = api.newJob("stays " + round);
-            List<Answer> answers =
-                    together(List.of(() -> api.delete("/jobs/" + first), () -> api.upload(second, "kite.png", shared)));
+            List<Answer> answers = Together.all(
+                    List.of(() -> api.delete("/jobs/" + first), () -> api.upload(second, "kite.png", shared)));
             assertThat(answers.get(1).status()).isEqualTo(200);
             JsonNode original = answers.get(1).body();
             assertThat(api.download("/originals/" + original.path("id").asString() + "/file"))
@@ -85,7 +63,7 @@ class SharedOriginalsTest {
             byte[] content = picture(300 + i % 3);
             uploads.add(() -> api.upload(job, "kite.png", content));
         }
-        assertThat(together(uploads)).extracting(Answer::status).containsOnly(200);
+        assertThat(Together.all(uploads)).extracting(Answer::status).containsOnly(200);
         List<String> paths = new ArrayList<>();
         api.get("/jobs/" + job + "/originals")
                 .body()
@@ -105,7 +83,7 @@ class SharedOriginalsTest {
             work.add(() -> api.upload(job, path, content));
         }
         work.add(() -> api.delete("/jobs/" + job));
-        assertThat(together(work)).extracting(Answer::status).isSubsetOf(200, 204, 404);
+        assertThat(Together.all(work)).extracting(Answer::status).isSubsetOf(200, 204, 404);
         assertThat(contents).allSatisfy(content -> assertThat(kept(content)).doesNotExist());
     }
 

@@ -149,6 +149,12 @@ class PieceMakerTest {
         return api.get("/runs/" + again.runId()).body().path("pieces").get(0);
     }
 
+    /** By the server's own worker. */
+    private void assertMadeInTheEnd(Again again) {
+        JsonNode piece = api.finished(again.runId()).path("pieces").get(0);
+        assertThat(piece.path("state").asString()).as(piece.toString()).isEqualTo("CHECKED");
+    }
+
     private void assertNothingTemporaryIsLeft() throws IOException {
         try (Stream<Path> making = Files.list(storage.making())) {
             assertThat(making).isEmpty();
@@ -170,12 +176,7 @@ class PieceMakerTest {
         assertNothingTemporaryIsLeft();
 
         letGo(again.piece());
-        assertThat(api.finished(again.runId())
-                        .path("pieces")
-                        .get(0)
-                        .path("state")
-                        .asString())
-                .isEqualTo("CHECKED");
+        assertMadeInTheEnd(again);
         assertThat(again.folder().resolve("kite_8x10in.jpg")).exists();
     }
 
@@ -198,12 +199,7 @@ class PieceMakerTest {
 
         // Nobody has it in the queue: it is found and made.
         letGo(again.piece());
-        assertThat(api.finished(again.runId())
-                        .path("pieces")
-                        .get(0)
-                        .path("state")
-                        .asString())
-                .isEqualTo("CHECKED");
+        assertMadeInTheEnd(again);
     }
 
     /** A library that is missing on one machine: others are given a chance, then it is said. */
@@ -240,12 +236,7 @@ class PieceMakerTest {
         assertThat(state(again).path("trouble").path("code").asString()).isEqualTo("unexpected");
         assertThat(api.post("/runs/" + again.runId() + "/retry", Map.of()).status())
                 .isEqualTo(200);
-        assertThat(api.finished(again.runId())
-                        .path("pieces")
-                        .get(0)
-                        .path("state")
-                        .asString())
-                .isEqualTo("CHECKED");
+        assertMadeInTheEnd(again);
     }
 
     /** An attempt that another has overtaken changes nothing, not even what was noted of the file. */
@@ -291,12 +282,7 @@ class PieceMakerTest {
         // Somebody's new try begins to count anew.
         letGo(again.piece());
         api.post("/runs/" + again.runId() + "/retry", Map.of());
-        assertThat(api.finished(again.runId())
-                        .path("pieces")
-                        .get(0)
-                        .path("state")
-                        .asString())
-                .isEqualTo("CHECKED");
+        assertMadeInTheEnd(again);
     }
 
     /** A worker may be taken for dead and go on all the same: whoever is last, the piece is whole and published once. */

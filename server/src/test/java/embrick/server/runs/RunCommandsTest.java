@@ -6,18 +6,17 @@ import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.server.support.Together;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -58,22 +57,12 @@ class RunCommandsTest {
         return ids;
     }
 
-    private static <T> List<T> together(List<Callable<T>> work) throws Exception {
-        try (ExecutorService threads = Executors.newFixedThreadPool(work.size())) {
-            List<T> done = new ArrayList<>();
-            for (Future<T> future : threads.invokeAll(work)) {
-                done.add(future.get());
-            }
-            return done;
-        }
-    }
-
     @Test
     void sixStartsWithOneKeyAreOneRun() throws Exception {
         String job = jobWith("six starts", 2);
         String path = starts(job);
         Callable<Answer> start = () -> api.post(path, Map.of(), "Idempotency-Key", "monday");
-        List<Answer> answers = together(List.of(start, start, start, start, start, start));
+        List<Answer> answers = Together.all(List.of(start, start, start, start, start, start));
         assertThat(answers).extracting(Answer::status).containsOnly(201);
         assertThat(answers.stream()
                         .map(answer -> answer.body().path("id").asString())
@@ -168,7 +157,7 @@ class RunCommandsTest {
                 })
                 .toList();
         for (int i = 0; i < storm.size(); i += 12) {
-            assertThat(together(storm.subList(i, i + 12))).containsOnly(200);
+            assertThat(Together.all(storm.subList(i, i + 12))).containsOnly(200);
         }
         api.post("/runs/" + run + "/resume", Map.of());
         JsonNode done = api.finished(run);
@@ -225,9 +214,9 @@ class RunCommandsTest {
     @Test
     void aPieceThatIsDueTomorrowIsMadeToday() {
         String job = jobWith("tomorrow", 1);
-        String run = stuck(job, """
+        String run = stuck(job, Optional.of("""
                 insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version)
-                values ('piece', :piece, now() + interval '1 day', false, 1)""");
+                values ('piece', :piece, now() + interval '1 day', false, 1)"""));
         assertThat(api.finished(run).path("run").path("counts").path("checked").asInt())
                 .isEqualTo(1);
     }
@@ -236,9 +225,9 @@ class RunCommandsTest {
     @Test
     void aPieceWhoseHeartbeatIsOfTomorrowIsTakenOver() {
         String job = jobWith("heartbeat", 1);
-        String run = stuck(job, """
+        String run = stuck(job, Optional.of("""
                 insert into scheduled_tasks (task_name, task_instance, execution_time, picked, picked_by, last_heartbeat,
-                  version) values ('piece', :piece, 'epoch', true, 'gone', now() + interval '1 day', 1)""");
+                  version) values ('piece', :piece, 'epoch', true, 'gone', now() + interval '1 day', 1)"""));
         assertThat(api.finished(run).path("run").path("counts").path("checked").asInt())
                 .isEqualTo(1);
     }
@@ -246,13 +235,17 @@ class RunCommandsTest {
     @Test
     void aPieceThatIsInNoQueueIsFound() {
         String job = jobWith("no queue", 1);
-        String run = stuck(job, "select cast(:piece as text)");
+        String run = stuck(job, Optional.empty());
         assertThat(api.finished(run).path("run").path("counts").path("checked").asInt())
                 .isEqualTo(1);
     }
 
-    /** A finished run's piece put back by hand, as a failure of the database could leave it. */
-    private String stuck(String job, String queued) {
+    /**
+     * A finished run's piece put back by hand, as a failure of the database could leave it.
+     *
+     * @param queued what stands in the queue for it
+     */
+    private String stuck(String job, Optional<String> queued) {
         String run = api.startRun(job);
         JsonNode piece = api.finished(run).path("pieces").get(0);
         UUID id = UUID.fromString(piece.path("id").asString());
@@ -260,9 +253,8 @@ class RunCommandsTest {
                 .context()
                 .getBean(org.springframework.transaction.support.TransactionTemplate.class)
                 .executeWithoutResult(_ -> {
-                    if (queued.startsWith("insert")) {
-                        database.sql(queued).param("piece", id.toString()).update();
-                    }
+                    queued.ifPresent(insert ->
+                            database.sql(insert).param("piece", id.toString()).update());
                     database.sql("update piece set state = 'MAKING', digest = null where id = :id")
                             .param("id", id)
                             .update();

@@ -28,6 +28,14 @@ class RunEventsTest {
     private final String address = RunningServer.get().address();
     private final Api api = new Api(address);
 
+    private HttpResponse<Stream<String>> listenTo(String job) throws IOException, InterruptedException {
+        return HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(address + "/api/v1/jobs/" + job + "/events"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofLines());
+    }
+
     @Test
     @Timeout(90)
     void anOpenPageIsToldOfEveryPieceToTheEnd() throws IOException, InterruptedException {
@@ -35,11 +43,7 @@ class RunEventsTest {
         for (int i = 0; i < 4; i++) {
             api.upload(job, "kite" + i + ".jpg", TestPictures.drawn("jpg", 260 + i, 200));
         }
-        HttpResponse<Stream<String>> stream = HttpClient.newHttpClient()
-                .send(
-                        HttpRequest.newBuilder(URI.create(address + "/api/v1/jobs/" + job + "/events"))
-                                .build(),
-                        HttpResponse.BodyHandlers.ofLines());
+        HttpResponse<Stream<String>> stream = listenTo(job);
         String runId = api.startRun(job);
         List<JsonNode> events = new ArrayList<>();
         List<Long> times = new ArrayList<>();
@@ -111,11 +115,7 @@ class RunEventsTest {
             api.upload(job, "kite" + i + ".jpg", TestPictures.drawn("jpg", 260 + i, 200));
         }
         api.finished(api.startRun(job));
-        HttpResponse<Stream<String>> stream = HttpClient.newHttpClient()
-                .send(
-                        HttpRequest.newBuilder(URI.create(address + "/api/v1/jobs/" + job + "/events"))
-                                .build(),
-                        HttpResponse.BodyHandlers.ofLines());
+        HttpResponse<Stream<String>> stream = listenTo(job);
         String second = api.startRun(job);
         try (Stream<String> lines = stream.body()) {
             lines.filter(line -> line.startsWith("data:"))
