@@ -1,7 +1,7 @@
 import { smallPicture } from '../../api/client';
 import { bytes, fileName, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
-import { colourText, lossText, oddities, standing, type Entry } from './pileModel';
+import { colourText, damagedPart, lossText, oddities, standing, type Entry } from './pileModel';
 
 interface Props {
   entry: Entry;
@@ -36,7 +36,10 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
     >
       <span className="picture-stage">
         {facts ? (
-          <img src={smallPicture(original, 384)} alt="" loading="lazy" decoding="async" />
+          <span className="picture-shown">
+            <img src={smallPicture(original, 384)} alt="" loading="lazy" decoding="async" />
+            {original.damage && <span className="picture-damage" style={damagedPart(original)} />}
+          </span>
         ) : (
           <span className="picture-none">
             <span aria-hidden="true">■</span>{' '}
@@ -55,12 +58,20 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
             {lengthText(fromInches(facts.width / ppi, unit), unit)} × {lengthText(fromInches(facts.height / ppi, unit), unit)}{' '}
             {unitSymbol[unit]} at {ppi} · {bytes(facts.unpackedBytes)}
           </span>
-          <span className="quiet picture-line" title={colourText(original)}>
-            {oddities(original) || colourText(original)}
-          </span>
-          <span className="picture-line">
-            {lossText(entry) || (outlook && outlook.width > 0 ? `leaves ${pixels(outlook.width, outlook.height)} px` : ' ')}
-          </span>
+          {original.damage ? (
+            <span className="picture-reason picture-reason-short" title={original.trouble?.text}>
+              {original.trouble?.text}
+            </span>
+          ) : (
+            <>
+              <span className="quiet picture-line" title={colourText(original)}>
+                {oddities(original) || colourText(original)}
+              </span>
+              <span className="picture-line">
+                {lossText(entry) || (outlook && outlook.width > 0 ? `leaves ${pixels(outlook.width, outlook.height)} px` : ' ')}
+              </span>
+            </>
+          )}
         </>
       ) : (
         <span className="picture-reason" title={original.trouble?.text}>

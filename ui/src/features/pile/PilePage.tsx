@@ -193,6 +193,25 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
       onDone();
     },
   });
+  const damaged = picked.filter(({ original }) => original.damage);
+  const printed = damaged.length > 0 && damaged.every(({ original }) => original.printedDamaged);
+  const printDamaged = useMutation({
+    mutationFn: async () => {
+      for (const { original } of damaged) {
+        await answer(
+          api.PUT('/api/v1/originals/{id}/printed-damaged', {
+            params: { path: { id: original.id } },
+            body: { printed: !printed },
+          }),
+        );
+      }
+    },
+    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
+    onSettled: () => {
+      void queries.invalidateQueries({ queryKey: originalsQuery(jobId).queryKey });
+      void queries.invalidateQueries({ queryKey: ['outlook', jobId] });
+    },
+  });
   const run = useMutation({
     mutationFn: () => startRun(ticket!.id, picked.length > 0 ? picked.map(({ original }) => original.id) : null),
     onSuccess: (started) => {
@@ -212,6 +231,11 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           <Button loading={leave.isPending} onClick={() => leave.mutate()}>
             {out ? 'Take in again' : 'Leave out of the run'}
           </Button>
+          {damaged.length > 0 && (
+            <Button loading={printDamaged.isPending} onClick={() => printDamaged.mutate()}>
+              {printed ? 'Do not print what is damaged' : `Print ${count(damaged.length, 'damaged picture')} all the same`}
+            </Button>
+          )}
           <Button disabled={pictures.length === 0} onClick={() => setSaying(true)}>
             Say their profile
           </Button>

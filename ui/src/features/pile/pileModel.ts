@@ -17,7 +17,7 @@ export interface Entry {
   loss?: Schemas['LossView'] | undefined;
 }
 
-export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'unframed' | 'own' | 'left-out';
+export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'unframed' | 'own' | 'damaged' | 'left-out';
 export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight' | 'colour';
 
 export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => boolean }[] = [
@@ -30,6 +30,7 @@ export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => 
   { key: 'small', words: 'too small', holds: ({ outlook }) => outlook?.verdict === 'POOR' },
   { key: 'unframed', words: 'not framed', holds: ({ original, framed }) => !!original.facts && !framed },
   { key: 'own', words: 'with their own', holds: ({ own }) => own !== '' },
+  { key: 'damaged', words: 'damaged', holds: ({ original }) => !!original.damage },
   { key: 'left-out', words: 'left out', holds: ({ original }) => original.leftOut },
 ];
 
@@ -64,6 +65,8 @@ export function arranged(entries: Entry[], filter: FilterKey, sort: SortKey): En
 
 /** The one line that says how a picture stands. */
 export function standing({ original, outlook, own }: Entry): { level: Level; text: string } {
+  if (original.damage && original.printedDamaged) return { level: 'SOFT', text: 'damaged, printed all the same' };
+  if (original.damage) return { level: 'POOR', text: 'damaged: not printed until you say so' };
   if (original.trouble) return { level: 'POOR', text: original.trouble.remedy.replace(/\.$/, '').toLowerCase() };
   if (original.leftOut) return { level: 'SOFT', text: 'left out of the run' };
   const problem = outlook?.problems[0];
@@ -106,6 +109,24 @@ export function oddities(original: Original): string {
   const parts = [];
   if (facts.orientation !== 1) parts.push('sideways by its tag, turned');
   if (facts.seeThrough) parts.push('see-through parts');
+  if (facts.firstOfSeveral) parts.push('the first of several pictures in its file');
   parts.push(...facts.remarks);
   return parts.join(', ');
+}
+
+/** Where the picture as it is seen stops being sound, as the share to cut off on each side: top, right, foot, left. */
+export function damagedPart({ damage }: Original): { top: string; right: string; bottom: string; left: string } | undefined {
+  if (!damage) return undefined;
+  const sound = `${damage.share * 100}%`;
+  const sides = { top: '0', right: '0', bottom: '0', left: '0' };
+  switch (damage.from) {
+    case 'TOP':
+      return { ...sides, top: sound };
+    case 'RIGHT':
+      return { ...sides, right: sound };
+    case 'FOOT':
+      return { ...sides, bottom: sound };
+    case 'LEFT':
+      return { ...sides, left: sound };
+  }
 }

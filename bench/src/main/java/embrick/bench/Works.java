@@ -38,14 +38,16 @@ import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.Length;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
-import embrick.formats.DecodeLimits;
-import embrick.formats.FileTarget;
 import embrick.formats.Formats;
-import embrick.formats.OpenedPicture;
-import embrick.formats.PrintFile;
+import embrick.formats.Prints;
+import embrick.formats.ScreenPictures;
 import embrick.formats.icc.MatrixProfile;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.icc.ShippedProfile;
+import embrick.formats.picture.DecodeLimits;
+import embrick.formats.picture.FileTarget;
+import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.PrintFile;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
@@ -307,8 +309,8 @@ final class Works implements AutoCloseable {
         Plan printed = plan.withColour(new ColourPath(plan.colour().from(), canvas));
         return new Work(
                 30,
-                () -> formats.writeOnScreen(
-                        printed, opened.raster(), PROOF, Rendering.ABSOLUTE, OutputStream.nullOutputStream()));
+                () -> new ScreenPictures(formats.profiles(), new Prints(formats.profiles()))
+                        .write(printed, opened.raster(), PROOF, Rendering.ABSOLUTE, OutputStream.nullOutputStream()));
     }
 
     private void proof(OpenedPicture opened) {

@@ -3,10 +3,10 @@ package embrick.demo;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.core.source.SourceFacts;
-import embrick.formats.DecodeLimits;
 import embrick.formats.Formats;
 import embrick.formats.icc.MatrixProfile;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.picture.DecodeLimits;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Path;

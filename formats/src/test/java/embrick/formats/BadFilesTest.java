@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowable;
 
-import embrick.formats.UnusablePictureException.Kind;
+import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.UnusablePictureException;
+import embrick.formats.picture.UnusablePictureException.Kind;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
@@ -13,6 +15,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.Random;
+import java.util.zip.CRC32;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
@@ -130,7 +133,12 @@ class BadFilesTest {
     private static void setSides(byte[] bytes, String suffix, int side) {
         ByteBuffer buffer = ByteBuffer.wrap(bytes);
         switch (suffix) {
-            case "png" -> buffer.putInt(16, side).putInt(20, side);
+            case "png" -> {
+                buffer.putInt(16, side).putInt(20, side);
+                CRC32 crc = new CRC32();
+                crc.update(bytes, 12, 17);
+                buffer.putInt(29, (int) crc.getValue());
+            }
             case "jpg" -> {
                 for (int at = 2; ; at += 2 + (buffer.getShort(at + 2) & 0xffff)) {
                     if ((bytes[at + 1] & 0xff) == 0xC0) {

@@ -13,6 +13,7 @@ import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -65,7 +66,7 @@ class DeepFilesTest {
         Outside.shell(reader + " \"$1\" 2>/dev/null | pamtopam >\"$2\"", piece, read);
         assertThat(Pam.read(read).samples())
                 .isEqualTo(Pam.read(folder.resolve("deep.pam")).samples());
-        assertThat(Pieces.FORMATS.verify(piece).colour().bitsPerChannel()).isEqualTo(16);
+        assertThat(Pieces.verify(piece).colour().bitsPerChannel()).isEqualTo(16);
     }
 
     @Test
@@ -116,15 +117,15 @@ class DeepFilesTest {
     void aPieceThatIsCutOrChangedDoesNotPass(FileFormat file) throws IOException {
         Path piece = folder.resolve("checked" + file.hashCode() + "." + file.suffix());
         Pieces.make(deep, Pieces.ticket("1 in", "1 in", 200, file), Framing.centred(), piece);
-        assertThat(Pieces.FORMATS.verify(piece).stored().width()).isEqualTo(200);
+        assertThat(Pieces.verify(piece).stored().width()).isEqualTo(200);
         byte[] bytes = Files.readAllBytes(piece);
         Path cut = folder.resolve("cut." + file.suffix());
         Files.write(cut, java.util.Arrays.copyOf(bytes, bytes.length * 2 / 3));
-        assertThatThrownBy(() -> Pieces.FORMATS.verify(cut)).isInstanceOf(UnusablePictureException.class);
+        assertThatThrownBy(() -> Pieces.verify(cut)).isInstanceOf(UnusablePictureException.class);
         if (file instanceof FileFormat.Png) {
             bytes[bytes.length / 2] ^= 0x10;
             Files.write(cut, bytes);
-            assertThatThrownBy(() -> Pieces.FORMATS.verify(cut)).hasMessageContaining("checksum");
+            assertThatThrownBy(() -> Pieces.verify(cut)).hasMessageContaining("checksum");
         }
     }
 }

@@ -1,10 +1,18 @@
 package embrick.formats;
 
+import embrick.core.pixels.Raster;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.picture.DecodeLimits;
+import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
+import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.Map;
 import java.util.Random;
 
 /**
@@ -17,26 +25,84 @@ final class MutatedFiles {
 
     private MutatedFiles() {}
 
+    /** What became of a damaged file. */
+    private enum Fate {
+        REFUSED,
+        /** Shown, and called damaged. */
+        DAMAGED,
+        /** Taken, with a remark on what in the file is odd. */
+        REMARKED,
+        /** The sound picture's pixels, or so near that nobody sees it. */
+        SAME,
+        /** Another picture, without a word. */
+        UNSEEN
+    }
+
+    /** A mean over the samples that nobody sees, of 255. */
+    private static final double UNSEEN_MEAN = 0.5;
+
     public static void main(String[] arguments) throws IOException {
         byte[] sound = Files.readAllBytes(Path.of(arguments[0]));
         Path damaged = Path.of(arguments[1]);
         int times = Integer.parseInt(arguments[2]);
         Formats formats = new Formats(new ProfileShelf(), LIMITS);
         Random random = new Random(sound.length);
-        int opened = 0;
-        for (int i = 0; i < times; i++) {
-            Files.write(damaged, mutated(sound, random));
-            try (OpenedPicture picture = formats.open(damaged)) {
-                opened += picture.raster().samples().byteSize() > 0 ? 1 : 0;
-            } catch (UnusablePictureException refused) {
-                if (refused.getMessage().isBlank()) {
-                    throw new AssertionError("a refusal without a reason at " + i, refused);
+        Map<Fate, Integer> fates = new EnumMap<>(Fate.class);
+        double worst = 0;
+        try (OpenedPicture whole = formats.open(Path.of(arguments[0]))) {
+            for (int i = 0; i < times; i++) {
+                Files.write(damaged, mutated(sound, random));
+                try (OpenedPicture picture = formats.openAsItIs(damaged, Integer.MAX_VALUE)) {
+                    double distance = distance(whole.raster(), picture.raster());
+                    Fate fate = fate(picture, whole, distance);
+                    fates.merge(fate, 1, Integer::sum);
+                    if (fate == Fate.UNSEEN) {
+                        worst = Math.max(worst, distance);
+                        if (arguments.length > 3) {
+                            Files.copy(damaged, Path.of(arguments[3] + "-" + i), StandardCopyOption.REPLACE_EXISTING);
+                        }
+                    }
+                } catch (UnusablePictureException refused) {
+                    if (refused.getMessage().isBlank()) {
+                        throw new AssertionError("a refusal without a reason at " + i, refused);
+                    }
+                    fates.merge(Fate.REFUSED, 1, Integer::sum);
+                } catch (IOException | RuntimeException | Error escaped) {
+                    throw new AssertionError("damage number " + i + " escaped as " + escaped, escaped);
                 }
-            } catch (IOException | RuntimeException | Error escaped) {
-                throw new AssertionError("damage number " + i + " escaped as " + escaped, escaped);
             }
         }
-        System.out.println(opened + " opened, " + (times - opened) + " refused");
+        System.out.println("fates of " + times + ": " + fates + ", worst unseen " + worst);
+    }
+
+    private static Fate fate(OpenedPicture picture, OpenedPicture whole, double distance) {
+        if (picture.damage().isPresent()) {
+            return Fate.DAMAGED;
+        }
+        if (distance <= UNSEEN_MEAN) {
+            return Fate.SAME;
+        }
+        boolean hasRemark = !picture.facts()
+                .colour()
+                .remarks()
+                .equals(whole.facts().colour().remarks());
+        return hasRemark ? Fate.REMARKED : Fate.UNSEEN;
+    }
+
+    /** Mean difference of samples, of 255; infinite where size or channels are others. */
+    private static double distance(Raster one, Raster other) {
+        if (!one.stored().equals(other.stored())
+                || one.channels() != other.channels()
+                || one.bytesPerSample() != other.bytesPerSample()) {
+            return Double.POSITIVE_INFINITY;
+        }
+        long sum = 0;
+        long all = one.samples().byteSize();
+        for (long i = 0; i < all; i++) {
+            sum += Math.abs((one.samples().get(ValueLayout.JAVA_BYTE, i) & 0xff)
+                    - (other.samples().get(ValueLayout.JAVA_BYTE, i) & 0xff));
+        }
+        return (double) sum / all;
     }
 
     private static byte[] mutated(byte[] sound, Random random) {

@@ -19,6 +19,9 @@ import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.formats.icc.ShippedProfile;
+import embrick.formats.pdf.Book;
+import embrick.formats.picture.UnusablePictureException;
+import embrick.formats.picture.Verified;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -228,7 +231,7 @@ class PagesTest {
         for (FileFormat file : List.of(coded(PageMarks.CROP_AND_FOLD), whole(Depth.SIXTEEN))) {
             String name = "ok-" + file.bits(16) + ".pdf";
             Plan plan = make(Pieces.ticket("4", "6", 50, file).withEdges(WRAP), name);
-            Formats.Verified verified = Pieces.FORMATS.verify(folder.resolve(name), file);
+            Verified verified = Pieces.FORMATS.verify(folder.resolve(name), file);
             assertThat(Expectation.of(plan, ShippedProfile.SRGB.digest())
                             .differences(verified.facts(), verified.page()))
                     .isEmpty();
@@ -259,12 +262,13 @@ class PagesTest {
         Plan jpeg = make(ticket, "one.jpg");
         Plan page = make(ticket.withFile(coded(PageMarks.CROP_AND_FOLD)).withEdges(BLEED), "two.pdf");
         ByteArrayOutputStream book = new ByteArrayOutputStream();
-        Pieces.FORMATS.writeBook(
-                "Tide",
-                List.of(
-                        new Formats.BookPage(folder.resolve("one.jpg"), jpeg),
-                        new Formats.BookPage(folder.resolve("two.pdf"), page)),
-                book);
+        new Book(Pieces.FORMATS.profiles(), folder)
+                .write(
+                        "Tide",
+                        List.of(
+                                new Book.Page(folder.resolve("one.jpg"), jpeg),
+                                new Book.Page(folder.resolve("two.pdf"), page)),
+                        book);
         Files.write(folder.resolve("book.pdf"), book.toByteArray());
         Outside.shell("qpdf --check \"$1\"", folder.resolve("book.pdf"));
         String info = Outside.shell("pdfinfo -box -f 1 -l 2 \"$1\"", folder.resolve("book.pdf"));

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import embrick.core.pixels.Raster;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.units.PixelSize;
+import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.charset.StandardCharsets;

@@ -8,6 +8,7 @@ import embrick.core.pixels.Orientation;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.units.PixelSize;
+import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;

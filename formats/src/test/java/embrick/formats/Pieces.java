@@ -25,6 +25,11 @@ import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
 import embrick.core.units.Resolution;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.picture.DecodeLimits;
+import embrick.formats.picture.FileTarget;
+import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.PrintFile;
+import embrick.formats.probe.Probe;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -58,6 +63,17 @@ public final class Pieces {
             case Planning.Refused refused ->
                 throw new AssertionError(refused.problems().toString());
         };
+    }
+
+    /** Reads a written picture to its end, whatever its format. */
+    public static SourceFacts verify(Path file) throws IOException {
+        FileFormat format = switch (Probe.kindOf(file)) {
+            case JPEG -> new FileFormat.Jpeg(95);
+            case PNG -> new FileFormat.Png();
+            case TIFF -> new FileFormat.Tiff(FileFormat.Packing.PLAIN);
+            case HEIF, WEBP, PDF -> throw new IllegalArgumentException("file: expected one that is written here");
+        };
+        return FORMATS.verify(file, format).facts();
     }
 
     /** Makes one piece and returns its plan. */

@@ -13,6 +13,7 @@ import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
+import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -170,7 +171,7 @@ class ReadFilesTest {
 
     @Test
     void smallPicturesAreDecodedReduced() throws IOException {
-        try (OpenedPicture opened = Pieces.FORMATS.openReduced(folder.resolve("large.jpg"), 150)) {
+        try (OpenedPicture opened = Pieces.FORMATS.openAsItIs(folder.resolve("large.jpg"), 150)) {
             assertThat(opened.raster().stored()).isEqualTo(new PixelSize(150, 100));
         }
     }

@@ -10,6 +10,8 @@ import embrick.core.ticket.Lift;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
+import embrick.formats.picture.FileTarget;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -22,6 +24,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** JPEGs whose every pixel stays get new marks and no new coding; Pillow and exiftool confirm it. */
 class RemarkedJpegTest {
+    private static final Remarking REMARKING = new Remarking(Pieces.FORMATS.profiles());
+
     private static final String DRAW = """
             import sys
             from PIL import Image
@@ -67,7 +71,7 @@ class RemarkedJpegTest {
     private Path remark(Path original) throws IOException {
         Path piece = folder.resolve("piece.jpg");
         try (FileTarget target = FileTarget.create(piece)) {
-            Pieces.FORMATS.remark(original, plan(original, ticket()), target);
+            REMARKING.write(original, plan(original, ticket()), target);
         }
         return piece;
     }
@@ -76,8 +80,7 @@ class RemarkedJpegTest {
     @ValueSource(strings = {"full", "halved", "progressive"})
     void marksAreNewAndPixelsAreTheSame(String kind) throws IOException {
         Path original = draw(kind);
-        assertThat(Pieces.FORMATS.isOnlyRemarked(original, plan(original, ticket())))
-                .isTrue();
+        assertThat(REMARKING.suits(original, plan(original, ticket()))).isTrue();
         Path piece = remark(original);
         assertThat(Outside.python(SAME_PIXELS, original, piece).strip()).isEqualTo("True (300, 300) True");
         assertThat(Outside.exiftool(piece, "Warning", "Comment", "XResolution", "ProfileDescription"))
@@ -85,7 +88,7 @@ class RemarkedJpegTest {
                 .contains("sRGB IEC 61966-2-1")
                 .doesNotContain("Warning")
                 .doesNotContain("private words");
-        Pieces.FORMATS.verify(piece);
+        Pieces.verify(piece);
     }
 
     @Test
@@ -113,12 +116,11 @@ class RemarkedJpegTest {
             own.withLift(new Lift.ForPaper(PaperKind.MATT)),
             Pieces.ticket("1 in", "1 in", 100, new FileFormat.Jpeg(95))
         }) {
-            assertThat(Pieces.FORMATS.isOnlyRemarked(original, plan(original, more)))
-                    .isFalse();
+            assertThat(REMARKING.suits(original, plan(original, more))).isFalse();
         }
         // One has to be turned, the other gets another profile.
         for (Path other : new Path[] {draw("sideways"), draw("grey")}) {
-            assertThat(Pieces.FORMATS.isOnlyRemarked(other, plan(other, own))).isFalse();
+            assertThat(REMARKING.suits(other, plan(other, own))).isFalse();
         }
     }
 
@@ -135,8 +137,7 @@ class RemarkedJpegTest {
             named[scan + 5 + 2 * c] = (byte) "RGB".charAt(c);
         }
         Path original = Files.write(folder.resolve("named.jpg"), named);
-        assertThat(Pieces.FORMATS.isOnlyRemarked(original, plan(original, ticket())))
-                .isFalse();
+        assertThat(REMARKING.suits(original, plan(original, ticket()))).isFalse();
     }
 
     @Test

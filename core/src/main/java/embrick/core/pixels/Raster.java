@@ -24,20 +24,36 @@ public final class Raster implements AutoCloseable {
     private final Arena arena;
     private final MemorySegment samples;
 
-    private Raster(PixelSize stored, int channels, int bytesPerSample) {
-        this.stored = stored;
-        this.channels = channels;
-        this.bytesPerSample = bytesPerSample;
-        this.arena = Arena.ofShared();
-        this.samples = Pages.allocate(stored.bytes(channels, bytesPerSample), arena);
-    }
-
-    /** Memory for a picture, zeroed. */
-    public static Raster allocate(PixelSize stored, int channels, int bytesPerSample) {
+    private Raster(MemorySegment samples, Arena arena, PixelSize stored, int channels, int bytesPerSample) {
         if (bytesPerSample != 1 && bytesPerSample != 2) {
             throw new IllegalArgumentException("bytesPerSample: expected 1 or 2, got " + bytesPerSample);
         }
-        return new Raster(stored, channels, bytesPerSample);
+        this.stored = stored;
+        this.channels = channels;
+        this.bytesPerSample = bytesPerSample;
+        this.arena = arena;
+        this.samples = samples;
+    }
+
+    /** Memory for a picture, zeroed, from the arena itself. */
+    public static Raster allocate(PixelSize stored, int channels, int bytesPerSample) {
+        Arena arena = Arena.ofShared();
+        return over(
+                arena.allocate(stored.bytes(channels, bytesPerSample), 16), arena, stored, channels, bytesPerSample);
+    }
+
+    /**
+     * A picture in memory that somebody else took.
+     *
+     * @param samples as many bytes as the picture has, or more
+     * @param arena that the memory belongs to; the raster closes it
+     */
+    public static Raster over(MemorySegment samples, Arena arena, PixelSize stored, int channels, int bytesPerSample) {
+        long bytes = stored.bytes(channels, bytesPerSample);
+        if (samples.byteSize() < bytes) {
+            throw new IllegalArgumentException("samples: expected " + bytes + " bytes, got " + samples.byteSize());
+        }
+        return new Raster(samples.asSlice(0, bytes), arena, stored, channels, bytesPerSample);
     }
 
     public PixelSize stored() {

@@ -123,6 +123,11 @@ public record SourceFacts(
         return new SourceFacts(kind, stored, orientation, ppi, known, pages, title, fileBytes);
     }
 
+    /** The facts of the same picture, decoded to fewer pixels. */
+    public SourceFacts reducedTo(PixelSize size) {
+        return new SourceFacts(kind, size, orientation, ppi, colour, pages, title, fileBytes);
+    }
+
     /** Where it is known from which profile a picture has. */
     public enum ProfileOrigin {
         /** It came in the file. */

@@ -1,7 +1,7 @@
 package embrick.formats.apart;
 
 /** How a child's answer begins; sent as its place in this list. */
-public enum Answered {
+enum Answered {
     /** What was asked for follows. */
     ANSWER,
     /** The file cannot be used: kind, code, reason and remedy follow. */

@@ -1,9 +1,9 @@
 package embrick.formats.apart;
 
 /** What a child may be asked for; sent as its place in this list. */
-public enum Asked {
+enum Asked {
     /** What a HEIF file says of itself. */
     HEIF_FACTS,
-    /** The pixels of any file, whole or reduced. */
+    /** The pixels of any file, whole or reduced, put into shared memory. */
     PIXELS
 }

@@ -1,53 +1,62 @@
 package embrick.formats.apart;
 
 import embrick.core.pixels.Raster;
-import embrick.formats.UnfitMachineException;
-import embrick.formats.UnusablePictureException;
-import java.io.BufferedInputStream;
+import embrick.core.source.SourceFacts;
+import embrick.core.units.PixelSize;
+import embrick.formats.binding.ProcessMemory;
+import embrick.formats.binding.SharedMemory;
+import embrick.formats.binding.UnfitMachineException;
+import embrick.formats.picture.Damage;
+import embrick.formats.picture.Decoded;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.DataInputStream;
-import java.io.DataOutputStream;
 import java.io.IOException;
+import java.lang.foreign.Arena;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.Deque;
-import java.util.List;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ScheduledFuture;
+import java.util.Optional;
 import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
 
 /**
  * Asks processes of their own to decode.
  *
  * <p>Damaged files can make a native decoder read where there is no memory, which ends its process at once (found with
- * libheif 1.15 by the test of a thousand damaged files). So libheif and libwebp never run in this process, and any picture
- * that is suspected of having ended one can be decoded by a child too. Children are started when they are needed, serve one
- * file at a time and stay for the next. If one dies or takes too long the file is refused and the next one gets a new child.
- * A child ends with its input, and so with this process.
+ * libheif 1.15 by the test of a thousand damaged files). So libheif, libtiff and libwebp never run in this process, and any
+ * picture that is suspected of having ended one can be decoded by a child too. Children are started when they are needed,
+ * serve one file at a time and stay for the next. A child puts the pixels into memory that it shares with this process, whose
+ * size was settled here, by the file's header; it answers only when they are all there. A child that dies, takes too long or
+ * too much memory, answers half or something else than was asked is ended, its file is refused, and the next one gets a new
+ * child. A child ends with its input, and so with this process.
  */
 public final class DecoderPool {
-    public static final DecoderPool SHARED =
-            new DecoderPool(Math.max(2, Runtime.getRuntime().availableProcessors()));
+    /** The one of this process. */
+    public static final DecoderPool SHARED = new DecoderPool(
+            Math.max(2, Runtime.getRuntime().availableProcessors()), ChildProcess.DECODER, Duration.ofSeconds(60));
 
-    /** What the child's main class is called; this package must not know it. */
-    private static final String CHILD = "embrick.formats.DecoderChild";
+    /** Reading a header; and what a decoder needs besides the picture, whatever its size. */
+    private static final long MEMORY_TO_BEGIN_WITH = 1L << 30;
 
-    /** Set in a child: it decodes where it is. */
-    private static final String HERE = "embrick.decodes.here";
+    /** Decoders hold planes, their own copies and the packed file. */
+    private static final int MEMORY_TIMES_PICTURE = 5;
 
-    private static final long MOST_SECONDS = 90;
+    /** Slow packings on a slow machine. */
+    private static final long PIXELS_A_SECOND = 2_000_000;
 
-    /** Formats that are decoded by Java keep their pictures on the heap while they do; most use next to nothing of it. */
-    private static final String HEAP = "-Xmx1g";
-
-    private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor(
-            Thread.ofPlatform().daemon().name("decoder-watch").factory());
+    private final String childClass;
+    private final Duration patience;
     private final Semaphore places;
-    private final Deque<Child> idle = new ArrayDeque<>();
+    private final Deque<ChildProcess> idle = new ArrayDeque<>();
 
-    private DecoderPool(int most) {
+    /**
+     * @param childClass main class of the children
+     * @param patience for the smallest picture
+     */
+    DecoderPool(int most, String childClass, Duration patience) {
         this.places = new Semaphore(most, true);
+        this.childClass = childClass;
+        this.patience = patience;
     }
 
     /** Reads what was asked for. */
@@ -57,33 +66,39 @@ public final class DecoderPool {
 
     /** Whether this process is a child, which calls the libraries itself. */
     public static boolean isChild() {
-        return Boolean.getBoolean(HERE);
+        return Boolean.getBoolean(ChildProcess.HERE);
+    }
+
+    /** What a HEIF file says of itself, read by a child. */
+    public <T> T heifFacts(Path file, Answer<T> answer) throws IOException {
+        return ask(new ChildProcess.Request(Asked.HEIF_FACTS, file, 0, Optional.empty()), 0, answer);
     }
 
     /**
      * The pixels of a file, decoded by a child.
      *
+     * @param facts of its header, by which memory and time are bounded and the answer is judged
      * @param leastEdge the longest side wanted at least, where the format can give less than all
-     * @return a raster the caller closes
-     */
-    public Raster pixels(Path file, int leastEdge) throws IOException {
-        return ask(Asked.PIXELS, file, leastEdge, RasterPipe::read);
-    }
-
-    /**
-     * Has a child answer.
-     *
      * @throws UnusablePictureException if the file cannot be used, or ended the child
      * @throws UnfitMachineException if the child cannot work on this machine
      */
-    public <T> T ask(Asked asked, Path file, int leastEdge, Answer<T> answer) throws IOException {
+    public Decoded pixels(Path file, SourceFacts facts, int leastEdge) throws IOException {
+        try (SharedMemory memory = SharedMemory.ofBytes(facts.unpackedBytes())) {
+            ChildProcess.Request request = new ChildProcess.Request(Asked.PIXELS, file, leastEdge, Optional.of(memory));
+            return ask(request, facts.unpackedBytes(), in -> read(in, memory, facts));
+        }
+    }
+
+    private <T> T ask(ChildProcess.Request request, long unpackedBytes, Answer<T> answer) throws IOException {
+        Duration limit = patience.plusSeconds(unpackedBytes / 3 / PIXELS_A_SECOND);
         places.acquireUninterruptibly();
         try {
-            Child child = idleOrNew();
+            ChildProcess child = idleOrNew();
+            ProcessMemory.bound(child.pid(), MEMORY_TO_BEGIN_WITH + MEMORY_TIMES_PICTURE * unpackedBytes);
             try {
-                return child.ask(asked, file, leastEdge, answer, watch);
+                return child.ask(request, limit, answer);
             } finally {
-                if (!child.isSpent && child.process.isAlive()) {
+                if (child.isFit()) {
                     synchronized (idle) {
                         idle.push(child);
                     }
@@ -94,79 +109,43 @@ public final class DecoderPool {
         }
     }
 
-    private Child idleOrNew() throws IOException {
+    private ChildProcess idleOrNew() throws IOException {
         synchronized (idle) {
-            for (Child child = idle.poll(); child != null; child = idle.poll()) {
-                if (child.process.isAlive()) {
+            for (ChildProcess child = idle.poll(); child != null; child = idle.poll()) {
+                if (child.isFit()) {
                     return child;
                 }
             }
         }
-        return new Child();
+        return new ChildProcess(childClass);
     }
 
-    /** One process. It is given back only after an answer or a refusal, and ended otherwise. */
-    private static final class Child {
-        private final Process process;
-        private final DataOutputStream to;
-        private final DataInputStream from;
-        private boolean isSpent;
-
-        Child() throws IOException {
-            process = new ProcessBuilder(List.of(
-                            ProcessHandle.current().info().command().orElse("java"),
-                            HEAP,
-                            "-D" + HERE + "=true",
-                            "-XX:+UseSerialGC",
-                            "-XX:TieredStopAtLevel=1",
-                            "-XX:-CreateCoredumpOnCrash",
-                            "-XX:ErrorFile=/dev/null",
-                            "-Djava.awt.headless=true",
-                            "--add-modules=jdk.incubator.vector",
-                            "--enable-native-access=ALL-UNNAMED",
-                            "-cp",
-                            System.getProperty("java.class.path"),
-                            CHILD))
-                    .redirectError(ProcessBuilder.Redirect.DISCARD)
-                    .start();
-            to = new DataOutputStream(process.getOutputStream());
-            from = new DataInputStream(new BufferedInputStream(process.getInputStream(), 1 << 16));
+    /** The picture in shared memory, if it is what was asked for. */
+    private static Decoded read(DataInputStream in, SharedMemory memory, SourceFacts facts) throws IOException {
+        PixelSize size = new PixelSize(in.readInt(), in.readInt());
+        int channels = in.readUnsignedByte();
+        int bytesPerSample = in.readUnsignedByte();
+        Optional<Damage> damage = PictureAnswer.readDamage(in);
+        boolean fits = size.width() <= facts.stored().width()
+                && size.height() <= facts.stored().height()
+                && channels == facts.colour().channels()
+                && bytesPerSample == facts.colour().bitsPerChannel() / 8;
+        if (!fits) {
+            throw new IOException("the child's answer is another picture: " + size + ", " + channels + " channels");
         }
-
-        <T> T ask(Asked asked, Path file, int leastEdge, Answer<T> answer, ScheduledExecutorService watch)
-                throws IOException {
-            ScheduledFuture<?> limit = watch.schedule(process::destroyForcibly, MOST_SECONDS, TimeUnit.SECONDS);
-            try {
-                to.writeByte(asked.ordinal());
-                to.writeUTF(file.toAbsolutePath().toString());
-                to.writeInt(leastEdge);
-                to.flush();
-                switch (Answered.values()[from.readUnsignedByte()]) {
-                    case ANSWER -> {
-                        return answer.read(from);
-                    }
-                    case REFUSAL ->
-                        throw new UnusablePictureException(
-                                UnusablePictureException.Kind.valueOf(from.readUTF()),
-                                from.readUTF(),
-                                from.readUTF(),
-                                from.readUTF());
-                    case UNFIT -> throw new UnfitMachineException(from.readUTF());
-                }
-            } catch (UnusablePictureException refused) {
-                throw refused;
-            } catch (IOException | RuntimeException ended) {
-                // Whatever is left of the answer must not be taken for the next one's.
-                isSpent = true;
-                process.destroyForcibly();
-                if (ended instanceof UnfitMachineException unfit) {
-                    throw unfit;
-                }
-                throw UnusablePictureException.broken("damaged", "is damaged so badly that its decoder gave up");
-            } finally {
-                limit.cancel(false);
-            }
-            throw new AssertionError("every answer was treated");
+        Arena arena = Arena.ofShared();
+        try {
+            return new Decoded(
+                    Raster.over(
+                            SharedMemory.map(memory.place(), size.bytes(channels, bytesPerSample), arena),
+                            arena,
+                            size,
+                            channels,
+                            bytesPerSample),
+                    damage);
+        } catch (IOException | RuntimeException failed) {
+            arena.close();
+            throw failed;
         }
     }
 }

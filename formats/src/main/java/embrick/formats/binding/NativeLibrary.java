@@ -1,6 +1,5 @@
 package embrick.formats.binding;
 
-import embrick.formats.UnfitMachineException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.FunctionDescriptor;
 import java.lang.foreign.Linker;
@@ -29,8 +28,18 @@ public final class NativeLibrary {
         }
     }
 
-    public MethodHandle function(String name, FunctionDescriptor descriptor) {
-        return LINKER.downcallHandle(address(name), descriptor);
+    public MethodHandle function(String name, FunctionDescriptor descriptor, Linker.Option... options) {
+        return LINKER.downcallHandle(address(name), descriptor, options);
+    }
+
+    /** A function of the C library. */
+    public MethodHandle common(String name, FunctionDescriptor descriptor) {
+        return LINKER.downcallHandle(LINKER.defaultLookup().findOrThrow(name), descriptor);
+    }
+
+    /** A function of ours that the library can call, as long as the arena lives. It must not throw. */
+    public MemorySegment callback(MethodHandle function, FunctionDescriptor descriptor, Arena arena) {
+        return LINKER.upcallStub(function, descriptor, arena);
     }
 
     private MemorySegment address(String name) {

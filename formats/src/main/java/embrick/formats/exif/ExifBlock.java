@@ -2,9 +2,8 @@ package embrick.formats.exif;
 
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
-import embrick.formats.PrintFile.ColourTag;
-import embrick.formats.tiff.Ifd;
-import embrick.formats.tiff.IfdBuilder;
+import embrick.formats.ifd.Ifd;
+import embrick.formats.ifd.IfdBuilder;
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;

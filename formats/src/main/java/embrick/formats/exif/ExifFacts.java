@@ -2,7 +2,7 @@ package embrick.formats.exif;
 
 import embrick.core.pixels.Orientation;
 import embrick.core.units.Resolution;
-import embrick.formats.tiff.Ifd;
+import embrick.formats.ifd.Ifd;
 import java.io.IOException;
 import java.util.Optional;
 

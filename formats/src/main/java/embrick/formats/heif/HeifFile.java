@@ -7,11 +7,11 @@ import embrick.core.pixels.Raster;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
-import embrick.formats.UnusablePictureException;
-import embrick.formats.apart.Asked;
-import embrick.formats.apart.DecoderPool;
 import embrick.formats.binding.FileBytes;
 import embrick.formats.exif.ExifFacts;
+import embrick.formats.picture.Decoded;
+import embrick.formats.picture.RasterMemory;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
@@ -28,7 +28,7 @@ import java.util.Optional;
  *
  * @param bits as coded: 8, or 10 and 12, which become 16
  */
-public record HeifFile(
+record HeifFile(
         PixelSize size,
         Alpha alpha,
         int bits,
@@ -37,7 +37,7 @@ public record HeifFile(
         Optional<Resolution> across,
         Optional<Resolution> down) {
     /** What the nclx box names (ISO/IEC 23091-2, colour primaries 1 and 12). */
-    public enum Primaries {
+    enum Primaries {
         SRGB,
         P3,
         NOT_NAMED
@@ -46,20 +46,8 @@ public record HeifFile(
     private static final int MOST_SIDE = 65_535;
     private static final long MOST_BLOCK = 16 << 20;
 
-    /** Reads the facts, in a process of its own; no pixels are decoded. */
-    public static HeifFile read(Path file) throws IOException {
-        return DecoderPool.isChild()
-                ? readHere(file)
-                : DecoderPool.SHARED.ask(Asked.HEIF_FACTS, file, Integer.MAX_VALUE, HeifFile::read);
-    }
-
-    /** Decodes in a process of its own. @return a raster the caller closes */
-    public Raster decode(Path file) throws IOException {
-        return DecoderPool.isChild() ? decodeHere(file) : DecoderPool.SHARED.pixels(file, Integer.MAX_VALUE);
-    }
-
     /** Sends the facts from a child to its parent, which has {@link #read(DataInputStream)}. */
-    public void write(DataOutputStream out) throws IOException {
+    void write(DataOutputStream out) throws IOException {
         out.writeInt(size.width());
         out.writeInt(size.height());
         out.writeUTF(alpha.name());
@@ -77,7 +65,7 @@ public record HeifFile(
         out.writeLong(resolution.map(Resolution::perParts).orElse(0L));
     }
 
-    private static HeifFile read(DataInputStream in) throws IOException {
+    static HeifFile read(DataInputStream in) throws IOException {
         PixelSize size = new PixelSize(in.readInt(), in.readInt());
         Alpha alpha = Alpha.valueOf(in.readUTF());
         int bits = in.readInt();
@@ -107,7 +95,7 @@ public record HeifFile(
     }
 
     /** Reads the facts by the library, which damaged files can make fall over: only in a child. */
-    private static HeifFile readHere(Path file) throws IOException {
+    static HeifFile read(Path file) throws IOException {
         try (Arena arena = Arena.ofConfined();
                 LibHeif.Picture picture = new LibHeif.Picture(FileBytes.whole(file, arena), MOST_SIDE)) {
             int width = picture.width();
@@ -149,8 +137,8 @@ public record HeifFile(
                 : ExifFacts.read(Arrays.copyOfRange(block, (int) start, block.length));
     }
 
-    /** Decodes by the library: only in a child. @return a raster the caller closes */
-    private Raster decodeHere(Path file) throws IOException {
+    /** Decodes by the library: only in a child. */
+    Decoded decode(Path file, RasterMemory memory) throws IOException {
         boolean deep = bits > 8;
         boolean seeThrough = alpha == Alpha.SEE_THROUGH;
         int chroma = deep
@@ -162,9 +150,11 @@ public record HeifFile(
             if (pixels.width() != size.width() || pixels.height() != size.height()) {
                 throw new IOException("promises " + size + " px and holds " + pixels.width() + " × " + pixels.height());
             }
-            Raster raster = Raster.allocate(size, channels(), bytesPerSample());
+            Raster raster = memory.allocate(size, channels(), bytesPerSample());
             copy(pixels, raster);
-            return raster;
+            return Decoded.sound(raster);
+        } catch (UnusablePictureException known) {
+            throw known;
         } catch (IOException damaged) {
             throw UnusablePictureException.broken("damaged", "cannot be decoded: " + damaged.getMessage());
         }

@@ -66,6 +66,27 @@ public final class MatrixProfile {
         return grey("Grey, tone curve of opRGB", IccFile.gamma(OP_RGB_GAMMA));
     }
 
+    /**
+     * A display profile of numbers that a file gives.
+     *
+     * @param primaries x and y of red, green and blue
+     * @param white x and y
+     * @param gamma light is a sample to this power, 0.2 to 10
+     */
+    public static byte[] rgb(String name, double[][] primaries, double[] white, double gamma) {
+        return build(name, primaries, white, power(gamma));
+    }
+
+    /** Grey of a gamma that a file gives. */
+    public static byte[] grey(String name, double gamma) {
+        return grey(name, power(gamma));
+    }
+
+    /** As a table: a curve tag's own gamma has no room above 255 and 256ths below. */
+    private static byte[] power(double gamma) {
+        return IccFile.table(CURVE_ENTRIES, v -> StrictMath.pow(v, gamma));
+    }
+
     private static byte[] srgbCurve() {
         return IccFile.table(CURVE_ENTRIES, v -> v <= 0.04045 ? v / 12.92 : StrictMath.pow((v + 0.055) / 1.055, 2.4));
     }

@@ -2,8 +2,8 @@ package embrick.formats.jpeg;
 
 import embrick.core.pixels.ColourModel;
 import embrick.core.units.Resolution;
-import embrick.formats.UnusablePictureException;
 import embrick.formats.exif.ExifFacts;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.ByteArrayOutputStream;
 import java.io.DataInputStream;
 import java.io.EOFException;
@@ -19,7 +19,7 @@ import java.util.TreeMap;
  * @param inverted CMYK stored upside down, as the APP14 marker's writers do
  * @param jfifColour whether the colours are stored as JFIF has them, grey or YCbCr, so that a JFIF header changes nothing
  */
-public record JpegHeader(
+record JpegHeader(
         int width,
         int height,
         ColourModel model,
@@ -29,6 +29,21 @@ public record JpegHeader(
         Optional<Resolution> jfifDown,
         Optional<ExifFacts> exif,
         Optional<byte[]> icc) {
+
+    /** Whether JFIF, which knows whole numbers only, and Exif mark the same, where both do. */
+    boolean densitiesAgree() {
+        return agree(exif.flatMap(ExifFacts::across), jfifAcross) && agree(exif.flatMap(ExifFacts::down), jfifDown);
+    }
+
+    private static boolean agree(Optional<Resolution> exif, Optional<Resolution> jfif) {
+        if (exif.isEmpty() || jfif.isEmpty()) {
+            return true;
+        }
+        double said = jfif.get().toPpi();
+        // Half a dot to the inch; to the centimetre where it is no whole number of inches.
+        double rounding = said == Math.rint(said) ? 0.5 : 0.5 * 2.54;
+        return Math.abs(exif.get().toPpi() - said) <= rounding + 1e-6;
+    }
 
     static final int SOI = 0xD8;
     static final int EOI = 0xD9;
@@ -53,7 +68,7 @@ public record JpegHeader(
      *
      * @throws UnusablePictureException if it is damaged, or of a kind that is not decoded
      */
-    public static JpegHeader read(DataInputStream in, long fileBytes) throws IOException {
+    static JpegHeader read(DataInputStream in, long fileBytes) throws IOException {
         Reading reading = new Reading();
         try {
             if (in.readUnsignedShort() != (0xFF00 | SOI)) {

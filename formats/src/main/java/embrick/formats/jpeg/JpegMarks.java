@@ -2,9 +2,9 @@ package embrick.formats.jpeg;
 
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
-import embrick.formats.PrintFile;
 import embrick.formats.exif.ExifBlock;
 import embrick.formats.jpeg.TurboJpeg.PixelLayout;
+import embrick.formats.picture.PrintFile;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.util.Arrays;

@@ -3,52 +3,63 @@ package embrick.formats.jpeg;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Raster;
 import embrick.core.units.PixelSize;
-import embrick.formats.UnusablePictureException;
 import embrick.formats.binding.FileBytes;
+import embrick.formats.jpeg.TurboJpeg.PixelLayout;
+import embrick.formats.picture.Damage;
+import embrick.formats.picture.Decoded;
+import embrick.formats.picture.RasterMemory;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 
 /** Decodes a JPEG into a raster: whole, or reduced for small pictures on screen. */
-public final class JpegReader {
+final class JpegReader {
     /** Reductions that cost least: powers of two, done inside the inverse transform. */
     private static final int MOST_REDUCED = 8;
 
     private JpegReader() {}
 
-    /**
-     * @param leastEdge the longest side wanted at least; the whole picture with {@code Integer.MAX_VALUE}
-     * @return a raster the caller closes
-     */
-    public static Raster read(Path file, JpegHeader header, int leastEdge) throws IOException {
+    /** @param leastEdge the longest side wanted at least; the whole picture with {@code Integer.MAX_VALUE} */
+    static Decoded read(Path file, JpegHeader header, int leastEdge, RasterMemory memory) throws IOException {
         int reduce = 1;
         int longest = Math.max(header.width(), header.height());
         while (reduce < MOST_REDUCED && longest / (reduce * 2) >= leastEdge) {
             reduce *= 2;
         }
-        PixelSize size = new PixelSize(Math.ceilDiv(header.width(), reduce), Math.ceilDiv(header.height(), reduce));
-        TurboJpeg.PixelLayout layout =
-                TurboJpeg.PixelLayout.ofChannels(header.model().channels());
-        Raster raster = Raster.allocate(size, layout.channels(), 1);
+        PixelLayout layout = PixelLayout.ofChannels(header.model().channels());
+        Raster raster = memory.allocate(reduced(header, reduce), layout.channels(), 1);
         try (Arena arena = Arena.ofConfined()) {
             MemorySegment bytes = FileBytes.whole(file, arena);
-            TurboJpeg.Decoded decoded;
-            try {
-                decoded = TurboJpeg.decompress(bytes, raster.samples(), size.width(), size.height(), layout);
-            } catch (IOException failed) {
-                throw UnusablePictureException.broken("damaged", "cannot be decoded: " + failed.getMessage());
-            }
-            requireWhole(decoded, bytes.byteSize());
+            String warning = decode(bytes, raster.samples(), raster.stored(), layout, TurboJpeg.Warnings.TOLD);
+            Optional<Damage> damage =
+                    warning.isEmpty() ? Optional.empty() : Optional.of(damage(bytes, header, warning));
             if (header.model() == ColourModel.CMYK && header.inverted()) {
                 invert(raster);
             }
-            return raster;
+            return new Decoded(raster, damage);
         } catch (IOException | RuntimeException failed) {
             raster.close();
             throw failed;
+        }
+    }
+
+    private static PixelSize reduced(JpegHeader header, int reduce) {
+        return new PixelSize(Math.ceilDiv(header.width(), reduce), Math.ceilDiv(header.height(), reduce));
+    }
+
+    /** @return the library's warning, or nothing */
+    private static String decode(
+            MemorySegment bytes, MemorySegment into, PixelSize size, PixelLayout layout, TurboJpeg.Warnings warnings)
+            throws UnusablePictureException {
+        try {
+            return TurboJpeg.decompress(bytes, into, size.width(), size.height(), layout, warnings);
+        } catch (IOException failed) {
+            throw UnusablePictureException.broken("damaged", "cannot be decoded: " + failed.getMessage());
         }
     }
 
@@ -57,38 +68,42 @@ public final class JpegReader {
      *
      * @throws UnusablePictureException if the library so much as warns: what is written here leaves nothing over
      */
-    public static void requireClean(Path file, JpegHeader header) throws IOException {
-        PixelSize size =
-                new PixelSize(Math.ceilDiv(header.width(), MOST_REDUCED), Math.ceilDiv(header.height(), MOST_REDUCED));
-        TurboJpeg.PixelLayout layout =
-                TurboJpeg.PixelLayout.ofChannels(header.model().channels());
-        try (Raster small = Raster.allocate(size, layout.channels(), 1);
-                Arena arena = Arena.ofConfined()) {
-            TurboJpeg.Decoded decoded = TurboJpeg.decompress(
-                    FileBytes.whole(file, arena), small.samples(), size.width(), size.height(), layout);
-            if (!decoded.warning().isEmpty()) {
-                throw UnusablePictureException.broken("damaged", "is damaged inside: " + decoded.warning());
+    static void requireClean(Path file, JpegHeader header) throws IOException {
+        PixelSize size = reduced(header, MOST_REDUCED);
+        PixelLayout layout = PixelLayout.ofChannels(header.model().channels());
+        try (Arena arena = Arena.ofConfined()) {
+            MemorySegment small = arena.allocate(size.bytes(layout.channels(), 1));
+            String warning = decode(FileBytes.whole(file, arena), small, size, layout, TurboJpeg.Warnings.TOLD);
+            if (!warning.isEmpty()) {
+                throw UnusablePictureException.broken("damaged", "is damaged inside: " + warning);
             }
-        } catch (UnusablePictureException known) {
-            throw known;
-        } catch (IOException failed) {
-            throw UnusablePictureException.broken("damaged", "cannot be decoded: " + failed.getMessage());
         }
     }
 
-    /** The library fills what is missing with grey and only warns: that is not a picture to print. */
-    private static void requireWhole(TurboJpeg.Decoded decoded, long bytes) throws UnusablePictureException {
-        String warning = decoded.warning();
-        if (warning.contains("Premature end")) {
-            throw UnusablePictureException.broken(
-                    "cut-short",
-                    String.format(
-                            Locale.ROOT,
-                            "is cut short after %s: the lower part of the picture is not in the file",
-                            size(bytes)));
-        }
-        if (warning.contains("Corrupt JPEG data") && !warning.contains("extraneous bytes")) {
-            throw UnusablePictureException.broken("damaged", "is damaged inside: part of the picture cannot be read");
+    /**
+     * Where a picture begins to be wrong. The library fills what it cannot read and goes on; made to stop at its first
+     * warning it leaves the rows below untouched. Two such decodings into unlike memory part at the first row that was not
+     * reached. A progressive picture is only put together after its last scan, so of it no row is known to be sound.
+     */
+    private static Damage damage(MemorySegment bytes, JpegHeader header, String warning) throws IOException {
+        boolean isCut = warning.contains("Premature end of JPEG file");
+        String what = isCut ? "is cut short after " + size(bytes.byteSize()) : "is damaged inside (" + warning + ")";
+        String code = isCut ? "cut-short" : "damaged";
+        PixelSize size = reduced(header, MOST_REDUCED);
+        PixelLayout layout = PixelLayout.ofChannels(header.model().channels());
+        try (Arena arena = Arena.ofConfined()) {
+            long all = size.bytes(layout.channels(), 1);
+            MemorySegment dark = arena.allocate(all);
+            MemorySegment light = arena.allocate(all).fill((byte) 0xFF);
+            decode(bytes, dark, size, layout, TurboJpeg.Warnings.STOP);
+            decode(bytes, light, size, layout, TurboJpeg.Warnings.STOP);
+            long parted = dark.mismatch(light);
+            if (parted < 0) {
+                // All rows were reached: what it warns of lies behind the last, as after blocks that were lost before.
+                return Damage.anywhere(code, what);
+            }
+            int row = (int) (parted / ((long) size.width() * layout.channels())) * MOST_REDUCED;
+            return row == 0 ? Damage.anywhere(code, what) : Damage.fromRow(code, what, row, header.height());
         }
     }
 

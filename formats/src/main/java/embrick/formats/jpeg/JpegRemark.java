@@ -1,9 +1,11 @@
 package embrick.formats.jpeg;
 
+import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.units.PixelSize;
-import embrick.formats.PrintFile;
-import embrick.formats.UnusablePictureException;
 import embrick.formats.binding.FileBytes;
+import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.UnusablePictureException;
+import embrick.formats.probe.Probe;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -27,6 +29,12 @@ public final class JpegRemark {
 
     private JpegRemark(MemorySegment bytes) {
         this.bytes = bytes;
+    }
+
+    /** Whether a file's coded picture looks the same under the marks that are written here. */
+    public static boolean suits(Path original) throws IOException {
+        return Probe.kindOf(original) == FileKind.JPEG
+                && JpegPictures.header(original).jfifColour();
     }
 
     /** @throws UnusablePictureException if the picture ends before its end marker */

@@ -1,7 +1,7 @@
 package embrick.formats.jpeg;
 
 import embrick.core.print.PixelRows;
-import embrick.formats.PrintFile;
+import embrick.formats.picture.PrintFile;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;

@@ -51,6 +51,7 @@ final class TurboJpeg {
 
     private static final int SAMP_GRAY = 3;
     private static final int FLAG_NOREALLOC = 1024;
+    private static final int FLAG_STOPONWARNING = 8192;
     /** Without it quality 95 silently loses 0.4 dB. */
     private static final int FLAG_ACCURATEDCT = 4096;
     /** Ends a progressive picture with an absurd number of scans. */
@@ -82,16 +83,29 @@ final class TurboJpeg {
 
     private TurboJpeg() {}
 
-    /** What the library said about a picture that it decoded all the same; empty when nothing. */
-    record Decoded(String warning) {}
+    /** What to do when the library warns. */
+    enum Warnings {
+        /** Go on to the last row, filling what is missing. */
+        TOLD(0),
+        /** Stop there and leave the rows below untouched. */
+        STOP(FLAG_STOPONWARNING);
+
+        private final int flag;
+
+        Warnings(int flag) {
+            this.flag = flag;
+        }
+    }
 
     /**
      * Decodes a whole file.
      *
      * @param width as in the header, or that scaled by 1/2, 1/4 or 1/8 and rounded up
      * @param into width × height × channels bytes or more
+     * @return the first thing the library warned of; empty when nothing
      */
-    static Decoded decompress(MemorySegment file, MemorySegment into, int width, int height, PixelLayout layout)
+    static String decompress(
+            MemorySegment file, MemorySegment into, int width, int height, PixelLayout layout, Warnings warnings)
             throws IOException {
         long needed = Math.multiplyExact((long) width * height, (long) layout.channels());
         if (into.byteSize() < needed) {
@@ -99,18 +113,18 @@ final class TurboJpeg {
         }
         MemorySegment handle = NativeLibrary.call(() -> (MemorySegment) INIT_DECOMPRESS.invokeExact());
         try {
-            int flags = FLAG_ACCURATEDCT | FLAG_LIMITSCANS;
+            int flags = FLAG_ACCURATEDCT | FLAG_LIMITSCANS | warnings.flag;
             int failed = NativeLibrary.call(() -> (int) DECOMPRESS.invokeExact(
                     handle, file, file.byteSize(), into, width, width * layout.channels(), height, layout.code, flags));
             if (failed == 0) {
-                return new Decoded("");
+                return "";
             }
             String said = errorText(handle);
             int code = NativeLibrary.call(() -> (int) ERROR_CODE.invokeExact(handle));
             if (code != ERR_WARNING) {
                 throw new IOException(said);
             }
-            return new Decoded(said);
+            return said;
         } finally {
             int ignored = NativeLibrary.call(() -> (int) DESTROY.invokeExact(handle));
             assert ignored == 0;
@@ -136,7 +150,10 @@ final class TurboJpeg {
             this.quality = quality;
             this.sampling = layout == PixelLayout.GREY ? SAMP_GRAY : SAMP_444;
             this.pixels = arena.allocate((long) width * mostRows * layout.channels());
-            long room = NativeLibrary.call(() -> (long) BUF_SIZE.invokeExact(width, mostRows, sampling));
+            // The library counts three channels; four inks at quality 100 need more.
+            long room = NativeLibrary.call(() -> (long) BUF_SIZE.invokeExact(width, mostRows, sampling))
+                    * Math.max(3, layout.channels())
+                    / 3;
             this.encoded = arena.allocate(room);
             this.encodedAddress = arena.allocate(ADDRESS);
             this.encodedSize = arena.allocate(JAVA_LONG);

@@ -4,6 +4,7 @@ import embrick.core.plan.PageLayout;
 import embrick.core.plan.PageLayout.Box;
 import embrick.core.plan.PageLayout.Line;
 import embrick.core.plan.PageLayout.Meaning;
+import embrick.core.plan.Plan;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -70,6 +71,17 @@ public final class PdfPages implements AutoCloseable {
 
     /** What a picture's bytes are. */
     public record Picture(Packing packing, int width, int height, int channels, int bits, byte[] profile) {}
+
+    /** The picture that a plan makes. */
+    static Picture picture(Packing packing, Plan plan, byte[] profile) {
+        return new Picture(
+                packing,
+                plan.total().width(),
+                plan.total().height(),
+                plan.colour().to().model().channels(),
+                plan.bitsPerChannel(),
+                profile);
+    }
 
     /** Gives a picture's bytes. */
     public interface Bytes {

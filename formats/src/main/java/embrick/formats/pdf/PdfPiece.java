@@ -2,8 +2,8 @@ package embrick.formats.pdf;
 
 import embrick.core.check.Expectation.PageBoxes;
 import embrick.core.plan.PageLayout.Box;
-import embrick.formats.UnusablePictureException;
 import embrick.formats.pdf.PdfPages.Packing;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;

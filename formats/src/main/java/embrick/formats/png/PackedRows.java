@@ -28,7 +28,7 @@ public final class PackedRows {
     /**
      * Reads a whole stream of rows.
      *
-     * @throws embrick.formats.UnusablePictureException if anything in it is damaged or missing
+     * @throws embrick.formats.picture.UnusablePictureException if anything in it is damaged or missing
      */
     public static void verify(InputStream packed, int width, int height, int channels, int bits) throws IOException {
         PackedRows rows = new PackedRows(width, height, channels, bits);

@@ -2,9 +2,10 @@ package embrick.formats.png;
 
 import embrick.core.pixels.ColourModel;
 import embrick.core.source.SourceFacts.Alpha;
+import embrick.core.source.SourceFacts.Pages;
 import embrick.core.units.Resolution;
-import embrick.formats.UnusablePictureException;
 import embrick.formats.exif.ExifFacts;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.ByteArrayOutputStream;
 import java.io.DataInputStream;
 import java.io.EOFException;
@@ -14,8 +15,12 @@ import java.util.Optional;
 import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 
-/** The chunks before a PNG's first IDAT (ISO/IEC 15948, clauses 5 and 11). */
-public record PngHeader(
+/**
+ * The chunks before a PNG's first IDAT (ISO/IEC 15948, clauses 5 and 11).
+ *
+ * @param pages more than one in an animation, of which the still picture is used
+ */
+record PngHeader(
         int width,
         int height,
         ColourModel model,
@@ -24,8 +29,9 @@ public record PngHeader(
         Optional<Resolution> across,
         Optional<Resolution> down,
         Optional<byte[]> icc,
-        NamedSpace space,
+        PngColour colour,
         Optional<ExifFacts> exif,
+        Pages pages,
         Stored stored) {
     static final long SIGNATURE = 0x89504E470D0A1A0AL;
     static final int IHDR = 0x49484452;
@@ -34,6 +40,10 @@ public record PngHeader(
     static final int PHYS = 0x70485973;
     static final int ICCP = 0x69434350;
     private static final int SRGB = 0x73524742;
+    private static final int CICP = 0x63494350;
+    private static final int GAMA = 0x67414D41;
+    private static final int CHRM = 0x6348524D;
+    private static final int ACTL = 0x6163544C;
     private static final int TRNS = 0x74524E53;
     private static final int PLTE = 0x504C5445;
     private static final int EXIF = 0x65584966;
@@ -92,13 +102,7 @@ public record PngHeader(
         return at + 1 < colour.length ? (colour[at] & 0xff) << 8 | (colour[at + 1] & 0xff) : -1;
     }
 
-    /** The sRGB chunk. */
-    public enum NamedSpace {
-        SRGB,
-        NOT_NAMED
-    }
-
-    public static PngHeader read(DataInputStream in, long fileBytes) throws IOException {
+    static PngHeader read(DataInputStream in, long fileBytes) throws IOException {
         Reading reading = new Reading();
         try {
             if (in.readLong() != SIGNATURE) {
@@ -114,11 +118,14 @@ public record PngHeader(
                     throw UnusablePictureException.broken("bad-chunk", "has a damaged header");
                 }
                 byte[] data = in.readNBytes(length);
-                in.readInt();
                 if (data.length < length) {
                     throw new EOFException();
                 }
-                reading.chunk(type, data);
+                boolean isWhole = in.readInt() == PngVerifier.checksum(type, data);
+                if (isWhole || isNeeded(type)) {
+                    reading.chunk(type, data);
+                    reading.damaged |= !isWhole;
+                }
             }
         } catch (EOFException cut) {
             throw UnusablePictureException.broken(
@@ -127,7 +134,16 @@ public record PngHeader(
         return reading.finish();
     }
 
+    /**
+     * Whether the picture cannot be told without a chunk: the case of its first letter says so (clause 5.4), and what is
+     * transparent matters as much. Of all others a damaged one is as good as none.
+     */
+    private static boolean isNeeded(int type) {
+        return (type & 0x2000_0000) == 0 || type == TRNS;
+    }
+
     private static final class Reading {
+        private boolean damaged;
         private int width;
         private int height;
         private int depth;
@@ -139,7 +155,8 @@ public record PngHeader(
         private Optional<Resolution> down = Optional.empty();
         private Optional<byte[]> icc = Optional.empty();
         private Optional<ExifFacts> exif = Optional.empty();
-        private NamedSpace space = NamedSpace.NOT_NAMED;
+        private final PngColour.Builder colour = new PngColour.Builder();
+        private Pages pages = Pages.ONE;
 
         void chunk(int type, byte[] data) throws IOException {
             ByteBuffer buffer = ByteBuffer.wrap(data);
@@ -161,7 +178,11 @@ public record PngHeader(
                     }
                 }
                 case ICCP -> icc = inflated(data);
-                case SRGB -> space = NamedSpace.SRGB;
+                case SRGB -> colour.namesSrgb();
+                case CICP -> colour.points(data);
+                case GAMA -> colour.gamma(buffer);
+                case CHRM -> colour.chromaticities(buffer);
+                case ACTL -> pages = Pages.FIRST_OF_SEVERAL;
                 case TRNS -> transparency = Optional.of(data);
                 case PLTE -> palette = data;
                 case EXIF -> exif = ExifFacts.read(data);
@@ -225,6 +246,9 @@ public record PngHeader(
                         "no-pixels", "says it is " + width + " × " + height + " px: there is no picture in it");
             }
             requireKnown();
+            if (damaged) {
+                throw UnusablePictureException.broken("damaged", "has a damaged header: a checksum in it is wrong");
+            }
             boolean grey = colourType == 0 || colourType == 4;
             boolean alpha = transparency.isPresent() || colourType == 4 || colourType == 6;
             int samples = switch (colourType) {
@@ -242,8 +266,9 @@ public record PngHeader(
                     across,
                     down,
                     icc,
-                    space,
+                    colour.build(),
                     exif,
+                    pages,
                     new Stored(
                             depth,
                             samples,

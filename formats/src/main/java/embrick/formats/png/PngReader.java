@@ -5,15 +5,21 @@ import static java.lang.foreign.ValueLayout.JAVA_SHORT;
 
 import embrick.core.pixels.Raster;
 import embrick.core.units.PixelSize;
-import embrick.formats.UnusablePictureException;
+import embrick.formats.picture.Damage;
+import embrick.formats.picture.Decoded;
+import embrick.formats.picture.RasterMemory;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.BufferedInputStream;
 import java.io.DataInputStream;
 import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.lang.foreign.MemorySegment;
+import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
+import java.util.zip.CRC32;
 import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 
@@ -22,7 +28,7 @@ import java.util.zip.Inflater;
  *
  * <p>Our own because the JDK's reader drops the transparent colour of some types and holds the whole picture on the heap.
  */
-public final class PngReader {
+final class PngReader {
     /** Adam7 (clause 8.2): first column, first row, column step, row step of each pass. */
     private static final int[][] PASSES = {
         {0, 0, 8, 8}, {4, 0, 8, 8}, {0, 4, 4, 8}, {2, 0, 4, 4}, {0, 2, 2, 4}, {1, 0, 2, 2}, {0, 1, 1, 2}
@@ -40,49 +46,87 @@ public final class PngReader {
         this.samples = new Samples(header, raster);
     }
 
-    /** @return a raster the caller closes */
-    public static Raster read(Path file, PngHeader header) throws IOException {
-        Raster raster = Raster.allocate(
+    static Decoded read(Path file, PngHeader header, RasterMemory memory) throws IOException {
+        Raster raster = memory.allocate(
                 new PixelSize(header.width(), header.height()), header.channels(), header.bitsPerChannel() / 8);
         try (InputStream raw = Files.newInputStream(file);
                 Inflater inflater = new Inflater()) {
             DataInputStream in = new DataInputStream(new BufferedInputStream(raw, 1 << 17));
             in.skipNBytes(8);
-            new PngReader(header, raster, new RowStream(in, inflater)).decode();
-            return raster;
-        } catch (EOFException cut) {
-            raster.close();
-            throw UnusablePictureException.broken(
-                    "cut-short", "is cut short: the lower part of the picture is not in the file");
-        } catch (DataFormatException corrupt) {
-            raster.close();
-            throw UnusablePictureException.broken("damaged", "cannot be decoded: " + corrupt.getMessage());
+            return new Decoded(raster, new PngReader(header, raster, new RowStream(in, inflater)).decode());
         } catch (IOException | RuntimeException failed) {
             raster.close();
             throw failed;
         }
     }
 
-    private void decode() throws IOException, DataFormatException {
-        int bitsPerPixel = header.storedSamples() * header.storedBits();
-        int step = Math.max(1, bitsPerPixel / 8);
-        for (int[] pass : header.interlaced() ? PASSES : WHOLE) {
-            int width = Math.ceilDiv(header.width() - pass[0], pass[2]);
-            int height = Math.ceilDiv(header.height() - pass[1], pass[3]);
-            if (width < 1 || height < 1) {
-                continue;
+    /** @return what is damaged; of an interlaced picture any part may be */
+    private Optional<Damage> decode() throws IOException {
+        int passes = 0;
+        int sound = 0;
+        try {
+            for (int[] pass : header.interlaced() ? PASSES : WHOLE) {
+                sound = 0;
+                int width = Math.ceilDiv(header.width() - pass[0], pass[2]);
+                int height = Math.ceilDiv(header.height() - pass[1], pass[3]);
+                if (width < 1 || height < 1) {
+                    continue;
+                }
+                RowsOfPass filtered = new RowsOfPass(Math.ceilDiv((long) width * bitsPerPixel(), 8), bitsPerPixel());
+                for (; sound < height; sound++) {
+                    samples.put(filtered.next(rows), width, pass[0], pass[1] + sound * pass[3], pass[2]);
+                }
+                passes++;
             }
-            int rowBytes = Math.toIntExact(Math.ceilDiv((long) width * bitsPerPixel, 8));
-            byte[] row = new byte[rowBytes];
-            byte[] before = new byte[rowBytes];
-            for (int y = 0; y < height; y++) {
-                int filter = rows.next(row);
-                unfilter(filter, row, before, step);
-                samples.put(row, width, pass[0], pass[1] + y * pass[3], pass[2]);
-                byte[] kept = before;
-                before = row;
-                row = kept;
-            }
+            rows.finish();
+        } catch (EOFException cut) {
+            return Optional.of(damage("cut-short", "is cut short", passes + sound, sound));
+        } catch (DataFormatException | UnusablePictureException corrupt) {
+            // Packed data go wrong before they are seen to: nothing since its chunk began is known to be right.
+            return Optional.of(damage("damaged", "is damaged inside", passes + sound, rows.firstOfChunk()));
+        }
+        return rows.firstDoubtfulRow() < 0
+                ? Optional.empty()
+                : Optional.of(damage("damaged", "is damaged inside", passes, rows.firstDoubtfulRow()));
+    }
+
+    private int bitsPerPixel() {
+        return header.storedSamples() * header.storedBits();
+    }
+
+    /**
+     * @param read rows and passes that were read; none at all is no picture
+     * @param sound rows from above that are as they were written
+     */
+    private Damage damage(String code, String what, int read, int sound) throws UnusablePictureException {
+        if (read == 0) {
+            throw UnusablePictureException.broken(code, what + ": no row of the picture can be read");
+        }
+        return header.interlaced() || sound == 0
+                ? Damage.anywhere(code, what)
+                : Damage.fromRow(code, what, sound, header.height());
+    }
+
+    /** Rows of one pass, each unfiltered by the one before it. */
+    private static final class RowsOfPass {
+        private byte[] row;
+        private byte[] before;
+        private final int step;
+
+        RowsOfPass(long rowBytes, int bitsPerPixel) {
+            row = new byte[Math.toIntExact(rowBytes)];
+            before = new byte[row.length];
+            step = Math.max(1, bitsPerPixel / 8);
+        }
+
+        /** The next row; it stays until the next but one. */
+        byte[] next(RowStream rows) throws IOException, DataFormatException {
+            byte[] kept = before;
+            before = row;
+            row = kept;
+            int filter = rows.next(row);
+            unfilter(filter, row, before, step);
+            return row;
         }
     }
 
@@ -120,13 +164,17 @@ public final class PngReader {
         }
     }
 
-    /** The unpacked rows of all IDAT chunks, one after the other. */
+    /** The unpacked rows of all IDAT chunks, one after the other; their checksums are worked out on the way. */
     private static final class RowStream {
         private final DataInputStream in;
         private final Inflater inflater;
         private final byte[] packed = new byte[1 << 16];
         private final byte[] one = new byte[1];
+        private final CRC32 crc = new CRC32();
         private int left;
+        private int row;
+        private int rowAtChunk;
+        private int doubtful = -1;
 
         RowStream(DataInputStream in, Inflater inflater) {
             this.in = in;
@@ -134,10 +182,36 @@ public final class PngReader {
         }
 
         /** Fills a row and gives the filter byte before it. */
-        int next(byte[] row) throws IOException, DataFormatException {
+        int next(byte[] into) throws IOException, DataFormatException {
             fill(one);
-            fill(row);
+            fill(into);
+            row++;
             return one[0];
+        }
+
+        /** Reads to the end of the packed data, whose last bytes are a checksum of all rows. */
+        void finish() throws IOException, DataFormatException {
+            while (!inflater.finished()) {
+                if (inflater.inflate(one) > 0) {
+                    throw UnusablePictureException.broken("damaged", "has data behind its last row");
+                }
+                if (!inflater.finished() && inflater.needsInput()) {
+                    feed();
+                }
+            }
+            while (left > 0) {
+                take(new byte[Math.min(left, packed.length)]);
+            }
+        }
+
+        /** The first row in a chunk whose checksum is wrong; −1 where all are right. */
+        int firstDoubtfulRow() {
+            return doubtful;
+        }
+
+        /** The first row whose data began in the present chunk, or in an earlier one that is doubtful. */
+        int firstOfChunk() {
+            return doubtful < 0 ? rowAtChunk : doubtful;
         }
 
         private void fill(byte[] into) throws IOException, DataFormatException {
@@ -147,8 +221,7 @@ public final class PngReader {
                 at += count;
                 if (count == 0) {
                     if (inflater.finished() || inflater.needsDictionary()) {
-                        throw UnusablePictureException.broken(
-                                "cut-short", "is cut short: its data end before its last row");
+                        throw new EOFException("its data end before its last row");
                     }
                     feed();
                 }
@@ -163,26 +236,32 @@ public final class PngReader {
                     throw UnusablePictureException.broken("damaged", "has a chunk of a damaged length");
                 }
                 if (type == PngHeader.IEND) {
-                    throw new EOFException();
+                    throw new EOFException("its end comes before its last row");
                 }
-                if (type == PngHeader.IDAT) {
+                if (type == PngHeader.IDAT && length > 0) {
                     left = length;
+                    rowAtChunk = row;
+                    crc.reset();
+                    crc.update(ByteBuffer.allocate(4).putInt(0, type));
                 } else {
-                    in.skipNBytes(length);
-                }
-                if (left == 0) {
-                    in.skipNBytes(4);
+                    in.skipNBytes(length + 4L);
                 }
             }
-            int count = in.read(packed, 0, Math.min(left, packed.length));
+            inflater.setInput(packed, 0, take(packed));
+        }
+
+        /** Reads on in the chunk, to its checksum where it ends. */
+        private int take(byte[] into) throws IOException {
+            int count = in.read(into, 0, Math.min(left, into.length));
             if (count < 0) {
                 throw new EOFException();
             }
+            crc.update(into, 0, count);
             left -= count;
-            if (left == 0) {
-                in.skipNBytes(4);
+            if (left == 0 && in.readInt() != (int) crc.getValue() && doubtful < 0) {
+                doubtful = rowAtChunk;
             }
-            inflater.setInput(packed, 0, count);
+            return count;
         }
     }
 

@@ -1,6 +1,6 @@
 package embrick.formats.png;
 
-import embrick.formats.UnusablePictureException;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.BufferedInputStream;
 import java.io.DataInputStream;
 import java.io.EOFException;
@@ -17,10 +17,10 @@ import java.util.zip.Inflater;
  * Reads a PNG that was written here to its last byte: every chunk's checksum, and that the data unpack to exactly the rows
  * that the header promises, each with a filter that exists.
  */
-public final class PngVerifier {
+final class PngVerifier {
     private PngVerifier() {}
 
-    public static void verify(Path file) throws IOException {
+    static void verify(Path file) throws IOException {
         try (InputStream raw = Files.newInputStream(file);
                 DataInputStream in = new DataInputStream(new BufferedInputStream(raw, 1 << 17));
                 Inflater inflater = new Inflater()) {
@@ -62,11 +62,16 @@ public final class PngVerifier {
     }
 
     private static void requireChecksum(int type, byte[] data, int found) throws IOException {
+        if (checksum(type, data) != found) {
+            throw damaged("has a chunk whose checksum is wrong");
+        }
+    }
+
+    /** Of a chunk's type and data (clause 5.5). */
+    static int checksum(int type, byte[] data) {
         CRC32 crc = new CRC32();
         crc.update(ByteBuffer.allocate(4).putInt(0, type));
         crc.update(data);
-        if ((int) crc.getValue() != found) {
-            throw damaged("has a chunk whose checksum is wrong");
-        }
+        return (int) crc.getValue();
     }
 }

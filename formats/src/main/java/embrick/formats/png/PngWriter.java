@@ -2,7 +2,7 @@ package embrick.formats.png;
 
 import embrick.core.pixels.Strip;
 import embrick.core.print.PixelRows;
-import embrick.formats.PrintFile;
+import embrick.formats.picture.PrintFile;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;

@@ -1,9 +1,12 @@
 package embrick.formats.probe;
 
 import embrick.core.source.SourceFacts.FileKind;
-import embrick.formats.UnusablePictureException;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 
 /** Tells what a file is by its first bytes. */
 public final class Probe {
@@ -11,6 +14,13 @@ public final class Probe {
     public static final int BYTES = 64;
 
     private Probe() {}
+
+    /** @throws UnusablePictureException naming what it is instead */
+    public static FileKind kindOf(Path file) throws IOException {
+        try (InputStream in = Files.newInputStream(file)) {
+            return kindOf(in.readNBytes(BYTES));
+        }
+    }
 
     /**
      * @param head the first bytes, {@link #BYTES} or as many as there are

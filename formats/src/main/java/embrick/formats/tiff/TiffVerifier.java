@@ -1,6 +1,7 @@
 package embrick.formats.tiff;
 
-import embrick.formats.UnusablePictureException;
+import embrick.formats.ifd.Ifd;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -10,13 +11,13 @@ import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 
 /** Reads a TIFF that was written here to its last strip: each lies inside the file and unpacks to exactly its rows. */
-public final class TiffVerifier {
+final class TiffVerifier {
     private static final int COMPRESSION_NONE = 1;
     private static final int COMPRESSION_DEFLATE = 8;
 
     private TiffVerifier() {}
 
-    public static void verify(Path file) throws IOException {
+    static void verify(Path file) throws IOException {
         try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
             Ifd.Bytes bytes = Ifd.over(channel);
             Ifd ifd = Ifd.first(bytes);

@@ -2,7 +2,11 @@ package embrick.formats.tiff;
 
 import embrick.core.print.PixelRows;
 import embrick.core.ticket.FileFormat.Packing;
-import embrick.formats.PrintFile;
+import embrick.formats.ifd.Flavour;
+import embrick.formats.ifd.Ifd;
+import embrick.formats.ifd.IfdBuilder;
+import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.Target;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
@@ -17,7 +21,7 @@ import java.util.List;
  * <p>Packed strips have no size that is known beforehand: strips are written one after the other, and the directory, to
  * which the header must point, follows them through a channel that can go back.
  */
-public final class TiffWriter {
+final class TiffWriter {
     private static final int STRIP_ROWS = 64;
     private static final int COMPRESSION_NONE = 1;
     private static final int COMPRESSION_DEFLATE = 8;
@@ -25,17 +29,9 @@ public final class TiffWriter {
     /** Offsets of 32 bits end at 4 GiB; a packed file can be a little larger than its samples. */
     private static final long CLASSIC_BYTES = 0xFFFF_FFFFL - (64L << 20);
 
-    /** A stream whose first bytes can be written again at the end. */
-    public interface Target {
-        OutputStream stream();
-
-        void writeAt(long offset, byte[] bytes) throws IOException;
-    }
-
     private TiffWriter() {}
 
-    public static void write(
-            PixelRows print, PrintFile file, Packing packing, Target target, PrintFile.Progress progress)
+    static void write(PixelRows print, PrintFile file, Packing packing, Target target, PrintFile.Progress progress)
             throws IOException {
         write(print, file, packing, flavour(print), target, progress);
     }

@@ -3,10 +3,11 @@ package embrick.formats.webp;
 import embrick.core.pixels.Raster;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.units.PixelSize;
-import embrick.formats.UnusablePictureException;
-import embrick.formats.apart.DecoderPool;
 import embrick.formats.binding.FileBytes;
 import embrick.formats.exif.ExifFacts;
+import embrick.formats.picture.Decoded;
+import embrick.formats.picture.RasterMemory;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.DataInputStream;
 import java.io.EOFException;
 import java.io.IOException;
@@ -18,7 +19,7 @@ import java.nio.file.Path;
 import java.util.Optional;
 
 /** What a WebP file's chunks say (RFC 9649). */
-public record WebpHeader(PixelSize size, Alpha alpha, Optional<byte[]> icc, Optional<ExifFacts> exif) {
+record WebpHeader(PixelSize size, Alpha alpha, Optional<byte[]> icc, Optional<ExifFacts> exif) {
     private static final int RIFF = fourCc("RIFF");
     private static final int WEBP = fourCc("WEBP");
     private static final int EXTENDED = fourCc("VP8X");
@@ -40,7 +41,7 @@ public record WebpHeader(PixelSize size, Alpha alpha, Optional<byte[]> icc, Opti
                 .getInt();
     }
 
-    public static WebpHeader read(DataInputStream in, long fileBytes) throws IOException {
+    static WebpHeader read(DataInputStream in, long fileBytes) throws IOException {
         Reading reading = new Reading();
         try {
             if (number(in) != RIFF) {
@@ -140,21 +141,16 @@ public record WebpHeader(PixelSize size, Alpha alpha, Optional<byte[]> icc, Opti
         }
     }
 
-    /** Decodes in a process of its own. @return a raster the caller closes */
-    public Raster decode(Path file) throws IOException {
-        return DecoderPool.isChild() ? decodeHere(file) : DecoderPool.SHARED.pixels(file, Integer.MAX_VALUE);
-    }
-
-    private Raster decodeHere(Path file) throws IOException {
+    Decoded decode(Path file, RasterMemory memory) throws IOException {
         int channels = alpha == Alpha.SEE_THROUGH ? 4 : 3;
-        Raster raster = Raster.allocate(size, channels, 1);
+        Raster raster = memory.allocate(size, channels, 1);
         try (Arena arena = Arena.ofConfined()) {
             MemorySegment bytes = FileBytes.whole(file, arena);
             if (!LibWebp.decode(bytes, raster.samples(), size, channels)) {
                 throw UnusablePictureException.broken(
                         "damaged", "is damaged or cut short inside: part of the picture cannot be read");
             }
-            return raster;
+            return Decoded.sound(raster);
         } catch (IOException | RuntimeException failed) {
             raster.close();
             throw failed;

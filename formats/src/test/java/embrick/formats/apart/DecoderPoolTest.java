@@ -4,15 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.core.pixels.Raster;
-import embrick.formats.DecodeLimits;
+import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
-import embrick.formats.OpenedPicture;
-import embrick.formats.UnusablePictureException;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.picture.DecodeLimits;
+import embrick.formats.picture.Decoded;
+import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.UnusablePictureException;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ExecutorService;
@@ -23,6 +26,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Pictures decoded by a process of their own: the same pixels, and no harm when that process ends. */
@@ -69,7 +73,7 @@ class DecoderPoolTest {
     void aRefusalComesThroughWithItsWords() throws IOException {
         Path file = written("png");
         byte[] bytes = Files.readAllBytes(file);
-        bytes[bytes.length / 2] ^= 0x55;
+        bytes[60] ^= 0x55;
         Files.write(file, bytes);
         UnusablePictureException here = refusal(() -> formats.open(file));
         UnusablePictureException apart = refusal(() -> formats.openApart(file, Integer.MAX_VALUE));
@@ -91,25 +95,39 @@ class DecoderPoolTest {
         }
     }
 
-    /** A child that is ended in the middle is a refusal of that picture; the next one gets a new child. */
-    @Test
-    void aChildThatEndsHarmsOnlyItsOwnPicture() throws IOException {
-        Path file = written("jpg");
-        assertThatThrownBy(() -> DecoderPool.SHARED.ask(Asked.PIXELS, file, Integer.MAX_VALUE, in -> {
-                    in.readInt();
-                    ProcessHandle.current()
-                            .descendants()
-                            .filter(child ->
-                                    child.info().commandLine().orElse("").contains("DecoderChild"))
-                            .forEach(ProcessHandle::destroyForcibly);
-                    in.readAllBytes();
-                    throw new java.io.EOFException("as a reader finds it");
-                }))
+    /** Whatever a child does but answer whole: the picture is refused by name, in bounded time, and the next one is right. */
+    @ParameterizedTest
+    @EnumSource(BadChild.Behaviour.class)
+    void aChildThatMisbehavesHarmsOnlyItsOwnPicture(BadChild.Behaviour behaviour) throws IOException {
+        DecoderPool pool = new DecoderPool(1, BadChild.class.getName(), Duration.ofSeconds(3));
+        Path file = written("png");
+        Path bad = folder.resolve(behaviour + ".png");
+        Files.copy(file, bad);
+        SourceFacts facts = formats.inspect(file);
+        long begun = System.nanoTime();
+        assertThatThrownBy(() -> pool.pixels(bad, facts, Integer.MAX_VALUE))
                 .isInstanceOf(UnusablePictureException.class)
-                .hasMessageContaining("its decoder gave up");
-        try (OpenedPicture again = formats.openApart(file, Integer.MAX_VALUE)) {
-            assertThat(again.raster().stored().width()).isEqualTo(173);
+                .hasMessageContaining("its decoder");
+        assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(Duration.ofSeconds(20));
+        try (OpenedPicture here = formats.open(file)) {
+            Decoded next = pool.pixels(file, facts, Integer.MAX_VALUE);
+            assertThat(differing(here.raster(), next.raster())).isEqualTo(-1);
+            next.raster().close();
         }
+    }
+
+    @Test
+    void pixelsLieInMemoryThatTheHeapKnowsNothingOf() throws IOException {
+        Path file = folder.resolve("large.png");
+        BufferedImage large = new BufferedImage(6000, 4000, BufferedImage.TYPE_BYTE_GRAY);
+        ImageIO.write(large, "png", file.toFile());
+        SourceFacts facts = formats.inspect(file);
+        long before = Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
+        Decoded decoded = DecoderPool.SHARED.pixels(file, facts, Integer.MAX_VALUE);
+        long after = Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
+        assertThat(after - before).isLessThan(8 << 20);
+        assertThat(decoded.raster().samples().byteSize()).isEqualTo(24_000_000);
+        decoded.raster().close();
     }
 
     @Test

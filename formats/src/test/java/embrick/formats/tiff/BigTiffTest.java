@@ -8,12 +8,14 @@ import embrick.core.print.Printer;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.units.Resolution;
-import embrick.formats.FileTarget;
-import embrick.formats.OpenedPicture;
 import embrick.formats.Outside;
 import embrick.formats.Pieces;
-import embrick.formats.PrintFile;
+import embrick.formats.exif.ColourTag;
 import embrick.formats.icc.MatrixProfile;
+import embrick.formats.ifd.Flavour;
+import embrick.formats.picture.FileTarget;
+import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.PrintFile;
 import java.io.IOException;
 import java.nio.file.Path;
 import org.junit.jupiter.api.io.TempDir;
@@ -38,7 +40,7 @@ class BigTiffTest {
         try (OpenedPicture opened = Pieces.FORMATS.open(original)) {
             plan = Pieces.plan(
                     opened.facts(), Pieces.ticket("2 in", "3 in", 97, new FileFormat.Tiff(packing)), Framing.centred());
-            PrintFile file = new PrintFile(Resolution.perInch(97), MatrixProfile.srgb(), PrintFile.ColourTag.SRGB);
+            PrintFile file = new PrintFile(Resolution.perInch(97), MatrixProfile.srgb(), ColourTag.SRGB);
             for (Flavour flavour : Flavour.values()) {
                 try (FileTarget target = FileTarget.create(flavour == Flavour.BIG ? big : classic)) {
                     TiffWriter.write(
@@ -60,6 +62,6 @@ class BigTiffTest {
                 print(a.size, a.tobytes() == b.tobytes(), a.info['icc_profile'] == b.info['icc_profile'], float(a.info['dpi'][0]))
                 """, copied, classic);
         assertThat(said.strip()).isEqualTo("(291, 194) True True 97.0");
-        assertThat(Pieces.FORMATS.verify(big).stored()).isEqualTo(plan.sheet());
+        assertThat(Pieces.verify(big).stored()).isEqualTo(plan.sheet());
     }
 }

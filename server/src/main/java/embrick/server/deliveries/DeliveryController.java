@@ -2,7 +2,7 @@ package embrick.server.deliveries;
 
 import embrick.core.lift.Halo;
 import embrick.core.plan.Plan;
-import embrick.formats.Formats;
+import embrick.formats.pdf.Book;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
@@ -57,7 +57,7 @@ class DeliveryController {
     private final DeliveredFiles files;
     private final Storage storage;
     private final StoredJson json;
-    private final Formats formats;
+    private final Book book;
 
     DeliveryController(
             RunService runs,
@@ -65,9 +65,9 @@ class DeliveryController {
             DeliveredFiles files,
             Storage storage,
             StoredJson json,
-            Formats formats) {
+            Book book) {
         this.files = files;
-        this.formats = formats;
+        this.book = book;
         this.runs = runs;
         this.pieces = pieces;
         this.storage = storage;
@@ -124,7 +124,7 @@ class DeliveryController {
                 ticket.name(),
                 run.folder(),
                 storage.delivery(run.folder()).toString(),
-                Formats.isForBooks(TicketDocuments.toTicket(ticket).file()),
+                Book.takes(TicketDocuments.toTicket(ticket).file()),
                 run.startedAt(),
                 run.finishedAt().orElse(null),
                 pieces.rows(runId).stream()
@@ -242,14 +242,14 @@ class DeliveryController {
 
     /** All checked JPEG and PDF pieces as the pages of one PDF, in the order of the run; their pixels stay packed as they are. */
     @GetMapping(path = "/runs/{runId}/delivery.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<StreamingResponseBody> book(@PathVariable UUID runId) {
+    ResponseEntity<StreamingResponseBody> asBook(@PathVariable UUID runId) {
         Run run = runs.get(runId);
         List<PieceRow> checked = checked(runId);
         requireNoneLost(
                 checked.stream().filter(piece -> !files.isIntact(run, piece)).toList());
         Map<UUID, Piece> whole = new HashMap<>();
         pieces.findByRunIdOrderByPosition(runId).forEach(piece -> whole.put(piece.id(), piece));
-        List<Formats.BookPage> pages = checked.stream()
+        List<Book.Page> pages = checked.stream()
                 .map(piece ->
                         page(run, piece, json.plan(whole.get(piece.id()).plan().orElseThrow())))
                 .toList();
@@ -261,18 +261,18 @@ class DeliveryController {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(name + ".pdf"))
-                .body(out -> formats.writeBook(name, pages, out));
+                .body(out -> book.write(name, pages, out));
     }
 
-    private Formats.BookPage page(Run run, PieceRow piece, Plan plan) {
-        if (!Formats.isForBooks(plan.file())) {
+    private Book.Page page(Run run, PieceRow piece, Plan plan) {
+        if (!Book.takes(plan.file())) {
             throw ProblemException.invalid(
                     "no-book",
                     piece.name(),
                     "A book is made of JPEG or PDF pieces, and " + piece.name() + " is neither.",
                     "Say JPEG or PDF on the ticket and run it again.");
         }
-        return new Formats.BookPage(files.place(run, piece.name()), plan);
+        return new Book.Page(files.place(run, piece.name()), plan);
     }
 
     @GetMapping(path = "/pieces/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)

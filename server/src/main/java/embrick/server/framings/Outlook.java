@@ -130,9 +130,9 @@ public class Outlook {
     }
 
     private Planned plan(Original original, PicturePlanner.ForJob ticket, Framing framing) {
-        return original.facts().isPresent()
+        return original.isForPieces()
                 ? new Planned.Plannable(
-                        planner.plan(original, json.facts(original.facts().get()), ticket, framing))
+                        planner.plan(original, json.facts(original.facts().orElseThrow()), ticket, framing))
                 : new Planned.Unusable(original.trouble()
                         .orElseThrow(
                                 () -> new IllegalStateException(original.path() + " has neither facts nor trouble")));

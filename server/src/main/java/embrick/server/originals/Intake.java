@@ -3,7 +3,8 @@ package embrick.server.originals;
 import embrick.core.names.FileNames;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
-import embrick.formats.UnusablePictureException;
+import embrick.formats.picture.Damage;
+import embrick.formats.picture.UnusablePictureException;
 import embrick.server.Ids;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.Original.Judgement;
@@ -24,6 +25,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -197,20 +199,32 @@ public class Intake {
     private Judgement judge(UUID jobId, Arrival arrival) throws IOException {
         try {
             SourceFacts facts = formats.inspect(arrival.file());
+            SourceFacts known = profiles.known(facts, Optional.empty(), profiles.assumed(jobId));
+            if (originals.existsByDigestAndState(arrival.digest(), State.SOUND)
+                    && smallPictures.areMade(arrival.digest(), known)) {
+                return Judgement.sound(json.write(facts));
+            }
             // Decoding the small picture reads the file to its end, so damage is found now and not in the run.
-            smallPictures.make(arrival, profiles.known(facts, Optional.empty(), profiles.assumed(jobId)));
-            return new Judgement(State.SOUND, Optional.of(json.write(facts)), Optional.empty());
+            Optional<Damage> damage = smallPictures.make(arrival, known);
+            return damage.isEmpty() ? Judgement.sound(json.write(facts)) : damaged(facts, damage.get());
         } catch (UnusablePictureException trouble) {
             State state = switch (trouble.kind()) {
                 case BROKEN -> State.BROKEN;
                 case NOT_FOR_EMBRICK -> State.NOT_FOR_EMBRICK;
                 case TOO_LARGE -> State.TOO_LARGE;
             };
-            return new Judgement(
-                    state,
-                    Optional.empty(),
-                    Optional.of(new Trouble(trouble.code(), trouble.getMessage(), trouble.remedy())));
+            return Judgement.unusable(state, new Trouble(trouble.code(), trouble.getMessage(), trouble.remedy()));
         }
+    }
+
+    /** It can be seen, and a person may say that it is printed all the same. */
+    private Judgement damaged(SourceFacts facts, Damage damage) {
+        UnusablePictureException refusal = damage.refusal();
+        return new Judgement(
+                State.BROKEN,
+                Optional.of(json.write(facts)),
+                Optional.of(new Trouble(refusal.code(), refusal.getMessage(), refusal.remedy())),
+                OptionalDouble.of(damage.begins()));
     }
 
     /** A relative path in NFC that stays below its folder. */

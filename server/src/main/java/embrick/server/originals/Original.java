@@ -9,6 +9,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -58,6 +59,10 @@ public class Original {
     @Column(columnDefinition = "text")
     private String troubleRemedy;
 
+    private Double damageBegins;
+
+    private boolean printedDamaged;
+
     private boolean leftOut;
 
     @Column(columnDefinition = "text")
@@ -85,10 +90,45 @@ public class Original {
         this.troubleCode = judgement.trouble().map(Trouble::code).orElse(null);
         this.troubleText = judgement.trouble().map(Trouble::text).orElse(null);
         this.troubleRemedy = judgement.trouble().map(Trouble::remedy).orElse(null);
+        this.damageBegins =
+                judgement.damageBegins().isPresent() ? judgement.damageBegins().getAsDouble() : null;
+        this.printedDamaged = false;
     }
 
-    /** What intake found. */
-    record Judgement(State state, Optional<String> factsJson, Optional<Trouble> trouble) {}
+    /**
+     * What intake found.
+     *
+     * @param damageBegins of a damaged picture that can be seen: the share of its stored height that is sound
+     */
+    record Judgement(State state, Optional<String> factsJson, Optional<Trouble> trouble, OptionalDouble damageBegins) {
+        static Judgement sound(String factsJson) {
+            return new Judgement(State.SOUND, Optional.of(factsJson), Optional.empty(), OptionalDouble.empty());
+        }
+
+        static Judgement unusable(State state, Trouble trouble) {
+            return new Judgement(state, Optional.empty(), Optional.of(trouble), OptionalDouble.empty());
+        }
+    }
+
+    /** Says whether a damaged picture is printed as it is. */
+    void printDamaged(boolean printed) {
+        this.printedDamaged = printed;
+    }
+
+    /** Whether a person said that this damaged picture is printed as it is. */
+    public boolean isPrintedDamaged() {
+        return printedDamaged;
+    }
+
+    /** Where damage begins in a picture that can be seen all the same: the share of its stored height above it. */
+    public OptionalDouble damageBegins() {
+        return damageBegins == null ? OptionalDouble.empty() : OptionalDouble.of(damageBegins);
+    }
+
+    /** Whether pieces are made of it: it is sound, or is printed in spite of its damage. */
+    public boolean isForPieces() {
+        return state == State.SOUND || (state == State.BROKEN && facts != null && printedDamaged);
+    }
 
     public void leaveOut(boolean left) {
         this.leftOut = left;

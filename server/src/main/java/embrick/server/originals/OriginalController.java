@@ -135,6 +135,27 @@ class OriginalController {
         return view(original);
     }
 
+    record DamagedChange(boolean printed) {}
+
+    /** Says that a damaged picture, which can be seen all the same, is printed as it is; or takes that back. */
+    @PutMapping("/originals/{id}/printed-damaged")
+    @Transactional
+    public OriginalView printDamaged(@PathVariable UUID id, @RequestBody DamagedChange change) {
+        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
+        if (change.printed() && original.damageBegins().isEmpty()) {
+            throw ProblemException.invalid(
+                    "not-damaged",
+                    original.path(),
+                    original.path()
+                            + (original.state() == Original.State.SOUND
+                                    ? " is not damaged: it is printed anyway."
+                                    : " cannot be printed: nothing of it can be seen."),
+                    "See its state in the pile.");
+        }
+        original.printDamaged(change.printed());
+        return view(original);
+    }
+
     /**
      * @param originalIds of one job
      * @param digest of the profile they have; null for what their files say
@@ -201,6 +222,8 @@ class OriginalController {
                 original.fileBytes(),
                 original.state(),
                 original.isLeftOut(),
+                original.isPrintedDamaged(),
+                damage(original),
                 original.facts()
                         .map(json::facts)
                         .map(facts -> profiles.known(facts, original.profileDigest(), assumed))
@@ -209,5 +232,13 @@ class OriginalController {
                 original.trouble()
                         .map(trouble -> new OriginalView.TroubleView(trouble.code(), trouble.text(), trouble.remedy()))
                         .orElse(null));
+    }
+
+    private OriginalView.DamageView damage(Original original) {
+        return original.damageBegins().isEmpty()
+                ? null
+                : OriginalView.DamageView.of(
+                        json.facts(original.facts().orElseThrow()).orientation(),
+                        original.damageBegins().getAsDouble());
     }
 }

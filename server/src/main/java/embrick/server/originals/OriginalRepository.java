@@ -55,6 +55,8 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     @Query(value = "select cast(id as text) from job where id = :jobId for no key update", nativeQuery = true)
     Optional<String> lockJob(UUID jobId);
 
+    boolean existsByDigestAndState(String digest, Original.State state);
+
     @Query("select distinct o.digest from Original o where o.jobId = :jobId")
     List<String> digestsOf(UUID jobId);
 
@@ -64,7 +66,7 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
 
     @Query("""
             select o.jobId as jobId, count(o) as pictures,
-              sum(case when o.state = embrick.server.originals.Original.State.SOUND then 0 else 1 end) as unusable
+              sum(case when o.state = embrick.server.originals.Original.State.SOUND or o.printedDamaged then 0 else 1 end) as unusable
             from Original o where o.jobId in :jobIds group by o.jobId
             """)
     List<JobCount> counts(Collection<UUID> jobIds);

@@ -1,10 +1,12 @@
 package embrick.server.originals;
 
 import embrick.core.pixels.ColourModel;
+import embrick.core.pixels.Orientation;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.ColourRemark;
 import embrick.core.source.SourceFacts.FileKind;
+import embrick.core.source.SourceFacts.Pages;
 import embrick.core.source.SourceFacts.ProfileOrigin;
 import embrick.core.source.SourceFacts.SourceProfile;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -12,7 +14,12 @@ import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.UUID;
 
-/** An original as it is sent. */
+/**
+ * An original as it is sent.
+ *
+ * @param printedDamaged whether a person said that it is printed in spite of its damage
+ * @param damage of a picture that can be seen all the same
+ */
 public record OriginalView(
         @NotNull UUID id,
         @NotNull String path,
@@ -20,8 +27,35 @@ public record OriginalView(
         long fileBytes,
         @NotNull Original.State state,
         boolean leftOut,
+        boolean printedDamaged,
+        @Schema(nullable = true) DamageView damage,
         @Schema(nullable = true) FactsView facts,
         @Schema(nullable = true) TroubleView trouble) {
+
+    /**
+     * Where damage begins in the picture as it is seen.
+     *
+     * @param from the side that is sound
+     * @param share of the picture that is, counted from there; 0 where damage can lie anywhere
+     */
+    public record DamageView(@NotNull Side from, double share) {
+        /** Sides of the seen picture. */
+        public enum Side {
+            TOP,
+            RIGHT,
+            FOOT,
+            LEFT
+        }
+
+        /** @param begins share of the stored height above the damage */
+        static DamageView of(Orientation seenAs, double begins) {
+            // Where the axes are swapped stored rows are seen as columns.
+            Side from = seenAs.swapsAxes()
+                    ? (seenAs.reversesY() ? Side.RIGHT : Side.LEFT)
+                    : (seenAs.reversesY() ? Side.FOOT : Side.TOP);
+            return new DamageView(from, begins);
+        }
+    }
 
     public record TroubleView(
             @NotNull String code,
@@ -32,7 +66,8 @@ public record OriginalView(
      * @param width as the picture is seen
      * @param profile by which its numbers are understood
      * @param profileOrigin where that is known from
-     * @param remarks on what the file says of its colours and what cannot be so
+     * @param remarks on what the file says of itself and what cannot be so
+     * @param firstOfSeveral whether the file holds more pictures than this one
      */
     public record FactsView(
             @NotNull FileKind kind,
@@ -48,6 +83,7 @@ public record OriginalView(
             @NotNull String profileDigest,
             @NotNull ProfileOrigin profileOrigin,
             @NotNull List<String> remarks,
+            boolean firstOfSeveral,
             long unpackedBytes) {
         /** @param facts whose profile is known */
         static FactsView of(SourceFacts facts) {
@@ -66,6 +102,7 @@ public record OriginalView(
                     profile.digest(),
                     profile.origin(),
                     facts.colour().remarks().stream().map(ColourRemark::text).toList(),
+                    facts.pages() == Pages.FIRST_OF_SEVERAL,
                     facts.unpackedBytes());
         }
     }

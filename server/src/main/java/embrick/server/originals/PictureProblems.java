@@ -1,6 +1,6 @@
 package embrick.server.originals;
 
-import embrick.formats.UnusablePictureException;
+import embrick.formats.picture.UnusablePictureException;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.OriginalLostException;
 import embrick.server.storage.PictureWork.Work;

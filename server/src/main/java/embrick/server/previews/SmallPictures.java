@@ -6,11 +6,12 @@ import embrick.core.plan.SmallPlan;
 import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.ProfileOrigin;
-import embrick.formats.FileTarget;
 import embrick.formats.Formats;
-import embrick.formats.OpenedPicture;
-import embrick.formats.PrintFile;
-import embrick.formats.UnusablePictureException;
+import embrick.formats.picture.Damage;
+import embrick.formats.picture.FileTarget;
+import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.UnusablePictureException;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.Arrival;
 import embrick.server.storage.PictureWork;
@@ -21,6 +22,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 
@@ -61,17 +63,24 @@ public class SmallPictures {
         return file;
     }
 
+    /** Whether all small pictures of a content are there. */
+    public boolean areMade(String digest, SourceFacts facts) {
+        String key = key(digest, facts);
+        return EDGES.stream().allMatch(edge -> Files.exists(storage.preview(key, edge)));
+    }
+
     /**
      * Makes all small pictures of a file that arrives.
      *
-     * @throws UnusablePictureException if it cannot be decoded to its end
+     * @return what is damaged in it
+     * @throws UnusablePictureException if nothing of it can be seen
      */
-    public void make(Arrival arrival, SourceFacts facts) throws IOException {
+    public Optional<Damage> make(Arrival arrival, SourceFacts facts) throws IOException {
         String key = key(arrival.digest(), facts);
-        if (EDGES.stream().allMatch(edge -> Files.exists(storage.preview(key, edge)))) {
-            return;
-        }
-        pictures.reduced(arrival, facts, EDGES.getFirst(), opened -> makeAll(opened, facts, key));
+        return pictures.reduced(arrival, facts, EDGES.getFirst(), opened -> {
+            makeAll(opened, facts, key);
+            return opened.damage();
+        });
     }
 
     private Void makeAll(OpenedPicture opened, SourceFacts facts, String key) throws IOException {

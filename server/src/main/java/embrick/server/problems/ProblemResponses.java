@@ -1,6 +1,6 @@
 package embrick.server.problems;
 
-import embrick.formats.UnusablePictureException;
+import embrick.formats.picture.UnusablePictureException;
 import embrick.server.Failures;
 import embrick.server.problems.ProblemException.ProblemDetail;
 import embrick.server.storage.AskerGoneException;

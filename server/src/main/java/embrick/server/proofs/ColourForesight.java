@@ -14,8 +14,9 @@ import embrick.core.print.PrintPart;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.source.SourceFacts;
-import embrick.formats.Formats;
-import embrick.formats.OpenedPicture;
+import embrick.formats.Prints;
+import embrick.formats.icc.ProfileShelf;
+import embrick.formats.picture.OpenedPicture;
 import embrick.server.framings.Plans;
 import embrick.server.proofs.ProofPictures.Again;
 import embrick.server.storage.Pictures;
@@ -40,11 +41,13 @@ class ColourForesight {
     private static final int INK_ARGB = 0xFF1F2A30;
     private static final int PAPER_ARGB = 0xFFF6F3EC;
 
-    private final Formats formats;
+    private final Prints prints;
+    private final ProfileShelf profiles;
     private final Pictures pictures;
 
-    ColourForesight(Formats formats, Pictures pictures) {
-        this.formats = formats;
+    ColourForesight(Prints prints, ProfileShelf profiles, Pictures pictures) {
+        this.prints = prints;
+        this.profiles = profiles;
         this.pictures = pictures;
     }
 
@@ -57,10 +60,10 @@ class ColourForesight {
 
     /** A picture to be laid over a proof: stripes where the colour cannot be printed, else nothing. */
     byte[] marks(String digest, SourceFacts facts, Plan plan, PixelRect part) throws IOException {
-        LossMeter meter = new LossMeter(plan.colour(), formats.profiles());
+        LossMeter meter = new LossMeter(plan.colour(), profiles);
         BufferedImage marks = new BufferedImage(part.width(), part.height(), BufferedImage.TYPE_INT_ARGB);
         pictures.whole(digest, facts, opened -> {
-            PrintPart pixels = new PrintPart(formats.print(unconverted(plan), opened.raster()), part);
+            PrintPart pixels = new PrintPart(prints.print(unconverted(plan), opened.raster()), part);
             for (int y = 0; y < part.height(); y += ROWS) {
                 int rows = Math.min(ROWS, part.height() - y);
                 Strip strip = pixels.rows(y, rows);
@@ -107,8 +110,8 @@ class ColourForesight {
         }
         // Bands have the picture's colours again, paper has none of them.
         PixelRect sheet = reduced.sheetOnTotal();
-        PrintPart pixels = new PrintPart(formats.print(reduced, opened.raster()), sheet);
-        LossMeter meter = new LossMeter(plan.colour(), formats.profiles());
+        PrintPart pixels = new PrintPart(prints.print(reduced, opened.raster()), sheet);
+        LossMeter meter = new LossMeter(plan.colour(), profiles);
         for (int y = 0; y < sheet.height(); y += ROWS) {
             int rows = Math.min(ROWS, sheet.height() - y);
             meter.measure(pixels.rows(y, rows).samples(), 0, rows * sheet.width());

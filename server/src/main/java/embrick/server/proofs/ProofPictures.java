@@ -16,7 +16,8 @@ import embrick.core.print.PrintPart;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.source.SourceFacts;
-import embrick.formats.Formats;
+import embrick.formats.Prints;
+import embrick.formats.ScreenPictures;
 import embrick.server.framings.Plans;
 import embrick.server.storage.PictureWork.Asker;
 import embrick.server.storage.Pictures;
@@ -35,11 +36,13 @@ class ProofPictures {
 
     private static final double MILLIMETRES_PER_INCH = 25.4;
 
-    private final Formats formats;
+    private final Prints prints;
+    private final ScreenPictures screen;
     private final Pictures pictures;
 
-    ProofPictures(Formats formats, Pictures pictures) {
-        this.formats = formats;
+    ProofPictures(Prints prints, ScreenPictures screen, Pictures pictures) {
+        this.prints = prints;
+        this.screen = screen;
         this.pictures = pictures;
     }
 
@@ -82,12 +85,12 @@ class ProofPictures {
             AskedBytes png = new AskedBytes(wanted.asker());
             Optional<Halo> halo = switch (wanted.look()) {
                 case OWN -> {
-                    Print print = formats.print(shown, opened.raster());
-                    formats.writeProof(new PrintPart(print, part), shown, png);
+                    Print print = prints.print(shown, opened.raster());
+                    screen.writeOwn(new PrintPart(print, part), shown, png);
                     yield print.halo();
                 }
-                case PAPER -> formats.writeOnScreen(shown, opened.raster(), part, Rendering.ABSOLUTE, png);
-                case WHITE -> formats.writeOnScreen(shown, opened.raster(), part, Rendering.RELATIVE_PLAIN, png);
+                case PAPER -> screen.write(shown, opened.raster(), part, Rendering.ABSOLUTE, png);
+                case WHITE -> screen.write(shown, opened.raster(), part, Rendering.RELATIVE_PLAIN, png);
             };
             return new Proof(png.toByteArray(), halo);
         });
@@ -101,7 +104,7 @@ class ProofPictures {
         return pictures.whole(digest, facts, opened -> {
             // Bands have the sheet's contours again.
             PixelRect sheet = reduced.sheetOnTotal();
-            PrintPart part = new PrintPart(formats.print(reduced, opened.raster()), sheet);
+            PrintPart part = new PrintPart(prints.print(reduced, opened.raster()), sheet);
             return Contours.strongest(part, CONTOURS).stream()
                     .map(spot -> new Spot(
                             onTotal(
@@ -141,7 +144,7 @@ class ProofPictures {
             Plan reduced = ReducedPlan.of(plan.withLift(Optional.empty()), reduction)
                     .withResampling(Resampling.by(Method.AREA));
             double perPixel = reduction / plan.marked().toPpi() * MILLIMETRES_PER_INCH;
-            Print print = formats.print(reduced, opened.raster());
+            Print print = prints.print(reduced, opened.raster());
             return Crossings.near(print, reduced.sheetOnTotal(), millimetres / perPixel).stream()
                     .map(found -> new NearLine(found.side(), found.distance() * perPixel, found.share()))
                     .toList();

@@ -1,6 +1,6 @@
 package embrick.server.runs;
 
-import embrick.formats.FileTarget;
+import embrick.formats.picture.FileTarget;
 import embrick.formats.tiff.TiffWriter;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.Fingerprints;

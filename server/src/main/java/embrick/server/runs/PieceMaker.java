@@ -5,9 +5,12 @@ import embrick.core.lift.Halo;
 import embrick.core.print.Print;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
-import embrick.formats.PrintFile;
-import embrick.formats.UnfitMachineException;
-import embrick.formats.UnusablePictureException;
+import embrick.formats.Prints;
+import embrick.formats.Remarking;
+import embrick.formats.binding.UnfitMachineException;
+import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.UnusablePictureException;
+import embrick.formats.picture.Verified;
 import embrick.server.Failures;
 import embrick.server.originals.Original.Trouble;
 import embrick.server.runs.Attempts.Attempt;
@@ -47,6 +50,8 @@ class PieceMaker {
     private final PieceFiles files;
     private final Pauses pauses;
     private final Formats formats;
+    private final Prints prints;
+    private final Remarking remarking;
     private final Pictures pictures;
     private final LiveProgress progress;
 
@@ -55,12 +60,16 @@ class PieceMaker {
             PieceFiles files,
             Pauses pauses,
             Formats formats,
+            Prints prints,
+            Remarking remarking,
             Pictures pictures,
             LiveProgress progress) {
         this.attempts = attempts;
         this.files = files;
         this.pauses = pauses;
         this.formats = formats;
+        this.prints = prints;
+        this.remarking = remarking;
         this.pictures = pictures;
         this.progress = progress;
     }
@@ -124,7 +133,8 @@ class PieceMaker {
 
     private Fingerprint write(Attempt attempt, Path temporary) throws IOException {
         Path original = pictures.intact(attempt.original().digest());
-        Optional<Halo> halo = formats.isOnlyRemarked(original, attempt.plan())
+        // A damaged picture is coded anew even where its own code could stay: the piece itself is whole.
+        Optional<Halo> halo = !attempt.original().isPrintedDamaged() && remarking.suits(original, attempt.plan())
                 ? remark(attempt, original, temporary)
                 : print(attempt, original, temporary);
         check(attempt, temporary);
@@ -136,7 +146,7 @@ class PieceMaker {
 
     private Optional<Halo> remark(Attempt attempt, Path original, Path temporary) throws IOException {
         try (PieceFiles.NewFile target = files.create(temporary)) {
-            formats.remark(original, attempt.plan(), target);
+            remarking.write(original, attempt.plan(), target);
         }
         return Optional.empty();
     }
@@ -144,7 +154,10 @@ class PieceMaker {
     private Optional<Halo> print(Attempt attempt, Path original, Path temporary) throws IOException {
         SourceFacts facts = formats.inspect(original);
         return pictures.whole(attempt.original().digest(), facts, opened -> {
-            Print print = formats.print(attempt.plan(), opened.raster());
+            if (opened.damage().isPresent() && !attempt.original().isPrintedDamaged()) {
+                throw opened.damage().get().refusal();
+            }
+            Print print = prints.print(attempt.plan(), opened.raster());
             try (PieceFiles.NewFile target = files.create(temporary)) {
                 formats.write(print, attempt.plan(), target, strips(attempt));
             }
@@ -178,7 +191,7 @@ class PieceMaker {
         Expectation expectation = Expectation.of(
                 attempt.plan(),
                 formats.profiles().digest(attempt.plan().colour().to()));
-        Formats.Verified found = formats.verify(file, attempt.plan().file());
+        Verified found = formats.verify(file, attempt.plan().file());
         List<Expectation.Difference> differences = expectation.differences(found.facts(), found.page());
         if (!differences.isEmpty()) {
             throw new IOException("the finished file is not as planned: " + differences);

@@ -1,7 +1,7 @@
 package embrick.server.storage;
 
 import embrick.core.source.SourceFacts;
-import embrick.formats.OpenedPicture;
+import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
 import java.util.Iterator;
 import java.util.LinkedHashMap;

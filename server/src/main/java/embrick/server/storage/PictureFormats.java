@@ -1,8 +1,12 @@
 package embrick.server.storage;
 
-import embrick.formats.DecodeLimits;
 import embrick.formats.Formats;
+import embrick.formats.Prints;
+import embrick.formats.Remarking;
+import embrick.formats.ScreenPictures;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.pdf.Book;
+import embrick.formats.picture.DecodeLimits;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -19,9 +23,29 @@ class PictureFormats {
         return new Formats(profiles, DecodeLimits.DEFAULT, process.scratch());
     }
 
+    @Bean
+    Prints prints(ProfileShelf profiles) {
+        return new Prints(profiles);
+    }
+
+    @Bean
+    ScreenPictures screenPictures(ProfileShelf profiles, Prints prints) {
+        return new ScreenPictures(profiles, prints);
+    }
+
+    @Bean
+    Remarking remarking(ProfileShelf profiles) {
+        return new Remarking(profiles);
+    }
+
+    @Bean
+    Book book(ProfileShelf profiles, DecodeWatch process) {
+        return new Book(profiles, process.scratch());
+    }
+
     /** Whoever plans a caption needs its length, not its letters. */
     @Bean
-    WordMeasure wordMeasure(Formats formats) {
-        return formats.font()::measured;
+    WordMeasure wordMeasure(Prints prints) {
+        return prints.font()::measured;
     }
 }

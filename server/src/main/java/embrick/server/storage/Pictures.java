@@ -2,7 +2,7 @@ package embrick.server.storage;
 
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
-import embrick.formats.OpenedPicture;
+import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -94,6 +94,6 @@ public class Pictures {
     private OpenedPicture open(String digest, Path file, int leastEdge) throws IOException {
         return watch.isSuspect(digest)
                 ? formats.openApart(file, leastEdge)
-                : watch.during(digest, () -> formats.openReduced(file, leastEdge));
+                : watch.during(digest, () -> formats.openAsItIs(file, leastEdge));
     }
 }

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.formats.Formats;
-import embrick.formats.UnfitMachineException;
+import embrick.formats.binding.UnfitMachineException;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.storage.Fingerprints;

@@ -2,9 +2,9 @@ package embrick.server.storage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.DecodeLimits;
 import embrick.formats.Formats;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.picture.DecodeLimits;
 import embrick.server.support.Sha256;
 import embrick.server.support.TestPictures;
 import java.io.ByteArrayInputStream;

@@ -11,7 +11,7 @@ import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.units.PixelSize;
-import embrick.formats.OpenedPicture;
+import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.concurrent.CountDownLatch;

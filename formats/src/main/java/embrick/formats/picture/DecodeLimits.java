@@ -1,4 +1,4 @@
-package embrick.formats;
+package embrick.formats.picture;
 
 import embrick.core.source.SourceFacts;
 import embrick.core.units.PixelSize;

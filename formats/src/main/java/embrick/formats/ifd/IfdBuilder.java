@@ -1,4 +1,4 @@
-package embrick.formats.tiff;
+package embrick.formats.ifd;
 
 import embrick.core.units.Resolution;
 import java.nio.ByteBuffer;
@@ -22,7 +22,7 @@ public final class IfdBuilder {
         this(order, Flavour.CLASSIC);
     }
 
-    IfdBuilder(ByteOrder order, Flavour flavour) {
+    public IfdBuilder(ByteOrder order, Flavour flavour) {
         this.order = order;
         this.flavour = flavour;
     }
@@ -44,7 +44,7 @@ public final class IfdBuilder {
     }
 
     /** Places in the file: of 32 or 64 bits, as the flavour has them. */
-    IfdBuilder offsets(int tag, long... values) {
+    public IfdBuilder offsets(int tag, long... values) {
         if (flavour == Flavour.CLASSIC) {
             return longs(tag, values);
         }

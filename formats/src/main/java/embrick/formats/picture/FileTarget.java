@@ -1,6 +1,5 @@
-package embrick.formats;
+package embrick.formats.picture;
 
-import embrick.formats.tiff.TiffWriter;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -11,7 +10,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 
 /** A new file that is being written; closing forces it to the disk. */
-public final class FileTarget implements TiffWriter.Target, AutoCloseable {
+public final class FileTarget implements Target, AutoCloseable {
     private final FileChannel channel;
     private final OutputStream stream;
 

@@ -1,5 +1,7 @@
-package embrick.core.pixels;
+package embrick.formats.binding;
 
+import embrick.core.pixels.Raster;
+import embrick.core.units.PixelSize;
 import java.lang.foreign.Arena;
 import java.lang.foreign.FunctionDescriptor;
 import java.lang.foreign.Linker;
@@ -15,7 +17,7 @@ import java.util.Optional;
  * is then some 36 pages to be given and cleared instead of 18 000, which is a tenth of its decoding. Where the system is
  * not Linux the arena's own memory serves.
  */
-final class Pages {
+public final class LargePages {
     private static final long LARGE_PAGE = 2 << 20;
     private static final long FROM = 2 * LARGE_PAGE;
 
@@ -26,10 +28,22 @@ final class Pages {
 
     private static final Optional<Calls> CALLS = Calls.find();
 
-    private Pages() {}
+    private LargePages() {}
+
+    /** Zeroed memory for a picture. */
+    public static Raster raster(PixelSize stored, int channels, int bytesPerSample) {
+        Arena arena = Arena.ofShared();
+        try {
+            MemorySegment samples = allocate(stored.bytes(channels, bytesPerSample), arena);
+            return Raster.over(samples, arena, stored, channels, bytesPerSample);
+        } catch (RuntimeException | Error failed) {
+            arena.close();
+            throw failed;
+        }
+    }
 
     /** Zeroed memory that is given back when the arena closes. */
-    static MemorySegment allocate(long bytes, Arena arena) {
+    private static MemorySegment allocate(long bytes, Arena arena) {
         return bytes < FROM || CALLS.isEmpty()
                 ? arena.allocate(bytes, 16)
                 : CALLS.get().allocate(bytes, arena);

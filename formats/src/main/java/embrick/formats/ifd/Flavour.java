@@ -1,7 +1,7 @@
-package embrick.formats.tiff;
+package embrick.formats.ifd;
 
 /** The two layouts of directories: TIFF 6.0 with offsets of 32 bits, BigTIFF with 64. */
-enum Flavour {
+public enum Flavour {
     CLASSIC(42, 2, 12, 4, 8),
     BIG(43, 8, 20, 8, 16);
 
@@ -20,7 +20,7 @@ enum Flavour {
     }
 
     /** The number behind the byte order mark. */
-    int version() {
+    public int version() {
         return version;
     }
 
@@ -33,11 +33,11 @@ enum Flavour {
         return entryBytes;
     }
 
-    int offsetBytes() {
+    public int offsetBytes() {
         return offsetBytes;
     }
 
-    int headerBytes() {
+    public int headerBytes() {
         return headerBytes;
     }
 }

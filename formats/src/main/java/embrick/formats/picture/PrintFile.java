@@ -1,6 +1,7 @@
-package embrick.formats;
+package embrick.formats.picture;
 
 import embrick.core.units.Resolution;
+import embrick.formats.exif.ColourTag;
 
 /**
  * What goes into a file besides its pixels.
@@ -8,22 +9,6 @@ import embrick.core.units.Resolution;
  * @param profile the ICC profile's bytes
  */
 public record PrintFile(Resolution marked, byte[] profile, ColourTag colour) {
-    /** What Exif's ColorSpace tag says (Exif 2.32, 4.6.5): 1 for sRGB, else 65535. */
-    public enum ColourTag {
-        SRGB(1),
-        UNCALIBRATED(0xFFFF);
-
-        private final int value;
-
-        ColourTag(int value) {
-            this.value = value;
-        }
-
-        public int value() {
-            return value;
-        }
-    }
-
     /** Told after each strip; may throw to end the writing. */
     public interface Progress {
         void strip(int done, int all);

@@ -1,4 +1,4 @@
-package embrick.formats.tiff;
+package embrick.formats.ifd;
 
 import embrick.core.units.Resolution;
 import java.io.EOFException;
@@ -11,9 +11,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 
 /** One directory of a TIFF (TIFF 6.0, section 2): tags with their values, read on demand from where they lie. */
 public final class Ifd {
+    public static final int NEW_SUBFILE_TYPE = 254;
     public static final int IMAGE_WIDTH = 256;
     public static final int IMAGE_LENGTH = 257;
     public static final int BITS_PER_SAMPLE = 258;
@@ -30,11 +32,15 @@ public final class Ifd {
     public static final int PLANAR_CONFIGURATION = 284;
     public static final int RESOLUTION_UNIT = 296;
     public static final int PREDICTOR = 317;
+    public static final int COLOR_MAP = 320;
+    public static final int INK_SET = 332;
+    public static final int NUMBER_OF_INKS = 334;
     public static final int EXTRA_SAMPLES = 338;
     public static final int SAMPLE_FORMAT = 339;
     public static final int EXIF_IFD = 34665;
     public static final int ICC_PROFILE = 34675;
     public static final int TILE_WIDTH = 322;
+    public static final int TILE_LENGTH = 323;
     public static final int TILE_OFFSETS = 324;
     public static final int TILE_BYTE_COUNTS = 325;
 
@@ -44,7 +50,9 @@ public final class Ifd {
     static final int TYPE_LONG = 4;
     static final int TYPE_RATIONAL = 5;
     static final int TYPE_UNDEFINED = 7;
+    static final int TYPE_IFD = 13;
     static final int TYPE_LONG8 = 16;
+    static final int TYPE_IFD8 = 18;
     private static final int[] TYPE_BYTES = {0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8, 4, 0, 0, 8, 8, 8};
     private static final int MOST_VALUE_BYTES = 64 << 20;
     private static final int MOST_ENTRIES = 65_535;
@@ -121,9 +129,18 @@ public final class Ifd {
         };
     }
 
-    /** Whether another directory follows: another page. */
-    public boolean hasNext() {
-        return next != 0;
+    /** The directory after this one, as a rule another page; empty at the last, or where it cannot be read. */
+    public Optional<Ifd> following() {
+        try {
+            return next == 0 ? Optional.empty() : Optional.of(at(bytes, order, flavour, next));
+        } catch (IOException damaged) {
+            return Optional.empty();
+        }
+    }
+
+    /** Where the next directory lies; 0 after the last. */
+    public long next() {
+        return next;
     }
 
     /** The directory a tag points to. */
@@ -163,22 +180,22 @@ public final class Ifd {
         if (value.isEmpty()) {
             return Optional.empty();
         }
-        Entry entry = entries.get(tag);
-        long[] numbers = new long[(int) entry.count()];
-        for (int i = 0; i < numbers.length; i++) {
-            switch (entry.type()) {
-                case TYPE_BYTE, TYPE_UNDEFINED -> numbers[i] = value.get().get(i) & 0xff;
-                case TYPE_SHORT -> numbers[i] = value.get().getShort(2 * i) & 0xffff;
-                case TYPE_LONG, 13 -> numbers[i] = value.get().getInt(4 * i) & 0xFFFF_FFFFL;
-                case TYPE_LONG8, 18 -> numbers[i] = value.get().getLong(8 * i);
-                default -> {
-                    return Optional.empty();
-                }
-            }
-        }
-        return Optional.of(numbers);
+        int count = (int) entries.get(tag).count();
+        ByteBuffer at = value.get();
+        return switch (entries.get(tag).type()) {
+            case TYPE_BYTE, TYPE_UNDEFINED -> Optional.of(numbers(count, i -> at.get(i) & 0xff));
+            case TYPE_SHORT -> Optional.of(numbers(count, i -> at.getShort(2 * i) & 0xffff));
+            case TYPE_LONG, TYPE_IFD -> Optional.of(numbers(count, i -> at.getInt(4 * i) & 0xFFFF_FFFFL));
+            case TYPE_LONG8, TYPE_IFD8 -> Optional.of(numbers(count, i -> at.getLong(8 * i)));
+            default -> Optional.empty();
+        };
     }
 
+    private static long[] numbers(int count, java.util.function.IntToLongFunction at) {
+        return IntStream.range(0, count).mapToLong(at).toArray();
+    }
+
+    /** The first of a tag's whole numbers. */
     public long number(int tag, long otherwise) throws IOException {
         Optional<long[]> numbers = numbers(tag);
         return numbers.isPresent() && numbers.get().length > 0 ? numbers.get()[0] : otherwise;
@@ -249,7 +266,7 @@ public final class Ifd {
     /** Over an array. */
     public static Bytes over(byte[] data) {
         return (offset, length) -> {
-            if (offset < 0 || length < 0 || offset + length > data.length) {
+            if (offset < 0 || length < 0 || offset > data.length - length) {
                 throw new EOFException("expected " + length + " bytes at offset " + offset + " of " + data.length);
             }
             return ByteBuffer.wrap(data, (int) offset, length).slice();

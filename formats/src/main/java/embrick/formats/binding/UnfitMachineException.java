@@ -1,4 +1,4 @@
-package embrick.formats;
+package embrick.formats.binding;
 
 import java.util.Optional;
 

@@ -1,4 +1,4 @@
-package embrick.formats;
+package embrick.formats.picture;
 
 import java.io.IOException;
 import java.util.Objects;

@@ -1,0 +1,33 @@
+package embrick.formats.png;
+
+import embrick.core.plan.Plan;
+import embrick.core.print.PixelRows;
+import embrick.formats.icc.ProfileShelf;
+import embrick.formats.picture.PictureColours;
+import embrick.formats.picture.PieceFormat;
+import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.Target;
+import embrick.formats.picture.Verified;
+import java.io.IOException;
+import java.nio.file.Path;
+
+/** Pieces as PNG. */
+public final class PngPieces implements PieceFormat {
+    private final PngPictures pictures;
+
+    public PngPieces(ProfileShelf profiles) {
+        this.pictures = new PngPictures(new PictureColours(profiles));
+    }
+
+    @Override
+    public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
+            throws IOException {
+        PngWriter.write(print, marks, to.stream(), progress);
+    }
+
+    @Override
+    public Verified verify(Path file) throws IOException {
+        PngVerifier.verify(file);
+        return Verified.of(pictures.read(file).facts());
+    }
+}

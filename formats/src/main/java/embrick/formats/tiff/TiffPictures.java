@@ -1,0 +1,73 @@
+package embrick.formats.tiff;
+
+import embrick.core.source.SourceFacts;
+import embrick.core.source.SourceFacts.FileKind;
+import embrick.core.source.SourceFacts.Pages;
+import embrick.formats.ifd.Ifd;
+import embrick.formats.picture.Decoded;
+import embrick.formats.picture.Picture;
+import embrick.formats.picture.PictureColours;
+import embrick.formats.picture.PictureFormat;
+import embrick.formats.picture.RasterMemory;
+import embrick.formats.picture.UnusablePictureException;
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.Optional;
+
+/** TIFF and BigTIFF. */
+public final class TiffPictures implements PictureFormat {
+    private final PictureColours colours;
+
+    public TiffPictures(PictureColours colours) {
+        this.colours = colours;
+    }
+
+    @Override
+    public FileKind kind() {
+        return FileKind.TIFF;
+    }
+
+    @Override
+    public Picture read(Path file) throws IOException {
+        TiffHeader header = header(file);
+        SourceFacts facts = new SourceFacts(
+                FileKind.TIFF,
+                header.size(),
+                header.marks().orientation(),
+                PictureColours.ppi(header.marks().across(), header.marks().down()),
+                colours.of(
+                        header.model(),
+                        header.samples().alpha(),
+                        header.samples().bitsPerChannel(),
+                        header.marks().icc(),
+                        Optional.empty(),
+                        header.remarks()),
+                header.pages() > 1 ? Pages.FIRST_OF_SEVERAL : Pages.ONE,
+                header.marks().title(),
+                Files.size(file));
+        return new Picture() {
+            @Override
+            public SourceFacts facts() {
+                return facts;
+            }
+
+            @Override
+            public Decoded decode(int leastEdge, RasterMemory memory) throws IOException {
+                return TiffDecoder.decode(file, header, memory);
+            }
+        };
+    }
+
+    static TiffHeader header(Path file) throws IOException {
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+            return TiffHeader.read(Ifd.over(channel));
+        } catch (UnusablePictureException known) {
+            throw known;
+        } catch (IOException damaged) {
+            throw UnusablePictureException.broken("cut-short", "has a damaged or cut header: " + damaged.getMessage());
+        }
+    }
+}
