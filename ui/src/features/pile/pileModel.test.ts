@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arranged, colourText, filters, lossText, needsALook, oddities, standing, type Entry } from './pileModel';
+import { arranged, colourText, damagedPart, filters, lossText, needsALook, oddities, standing, type Entry } from './pileModel';
 
 function entry(path: string, width: number, height: number, realPpi: number, part: Partial<Entry['original']> = {}): Entry {
   return {
@@ -10,6 +10,7 @@ function entry(path: string, width: number, height: number, realPpi: number, par
       fileBytes: 1,
       state: 'SOUND',
       leftOut: false,
+      printedDamaged: false,
       facts: {
         kind: 'JPEG',
         width,
@@ -24,6 +25,7 @@ function entry(path: string, width: number, height: number, realPpi: number, par
         profileDigest: '22a6',
         profileOrigin: 'EMBEDDED',
         remarks: [],
+        firstOfSeveral: false,
         unpackedBytes: width * height * 3,
       },
       ...part,
@@ -115,5 +117,18 @@ describe('the pile', () => {
     expect(lossText(some)).toBe('ΔE00 0.8 lost, under 0.1 % beyond');
     expect(lossText({ ...some, loss: loss(0, 0.2) })).toBe('ΔE00 0.2 lost, all printable');
     expect(lossText(broken)).toBe('');
+  });
+
+  it('shows where a damaged picture stops being sound, and that it is printed only if somebody says so', () => {
+    const damaged = entry('cut.jpg', 600, 400, 300, {
+      state: 'BROKEN',
+      damage: { from: 'FOOT', share: 0.25 },
+      trouble: { code: 'cut-short', text: 'is cut short', remedy: 'Put a whole copy in its place.' },
+    });
+    expect(damagedPart(damaged.original)).toEqual({ top: '0', right: '0', bottom: '25%', left: '0' });
+    expect(standing(damaged)).toEqual({ level: 'POOR', text: 'damaged: not printed until you say so' });
+    damaged.original.printedDamaged = true;
+    expect(standing(damaged)).toEqual({ level: 'SOFT', text: 'damaged, printed all the same' });
+    expect(damagedPart(entry('kite.jpg', 1, 1, 1).original)).toBeUndefined();
   });
 });

@@ -11,6 +11,8 @@ import java.util.Arrays;
  */
 public final class ToneCurve {
     private static final int BACK_STEPS = 4096;
+    /** Powers rise endlessly at 0; sRGB, which has a straight toe there, rises 12.92 times. */
+    private static final double STEEPEST = 12.92;
 
     private final Lanes lanes = Lanes.best();
     private final double[] linear;
@@ -90,6 +92,28 @@ public final class ToneCurve {
     /** The way back, for {@link Lanes#lookUpRoot}. */
     public float[] backTable() {
         return back.clone();
+    }
+
+    /**
+     * As {@link #encode}, and what lies beyond 0..1 goes on in a straight line, as steep as the curve is there: what is
+     * sharpened afterwards is clipped once, at its end.
+     *
+     * @param lights are not changed unless {@code out} is the same place
+     */
+    public void encodeBeyond(float[] lights, int from, float[] out, int at, int count, float[] scratch) {
+        System.arraycopy(lights, from, scratch, 0, count);
+        lanes.lookUpRoot(back, lights, from, out, at, count);
+        int last = linear.length - 1;
+        float below = (float) Math.min(STEEPEST, 1.0 / last / Math.max(linear[1], Float.MIN_NORMAL));
+        float above = (float) Math.min(STEEPEST, 1.0 / last / Math.max(1 - linear[last - 1], Float.MIN_NORMAL));
+        for (int i = 0; i < count; i++) {
+            float light = scratch[i];
+            if (light < 0) {
+                out[at + i] += light * below;
+            } else if (light > 1) {
+                out[at + i] += (light - 1) * above;
+            }
+        }
     }
 
     /** The encoding of lights, which are clipped to 0..1 first; in and out may be one place. */

@@ -87,8 +87,9 @@ final class EdgeRule {
                 : new Bands(across / 2, down / 2, across - across / 2, down - down / 2);
     }
 
-    /** All that stands against a ticket's edges round a sheet of so many pixels. */
-    static List<Problem> problems(Ticket ticket, PixelSize sheet, Optional<CaptionText> words) {
+    /** All that stands against a ticket's edges round a sheet. */
+    static List<Problem> problems(Ticket ticket, Layout layout, Optional<CaptionText> words) {
+        PixelSize sheet = layout.sheet();
         List<Problem> problems = new ArrayList<>();
         if (ticket.edges() instanceof Edges.Wrap wrap
                 && wrap.fill() instanceof EdgeFill.Picture
@@ -98,6 +99,14 @@ final class EdgeRule {
                     "a paper size where the wrap is made of the picture itself",
                     "a shape without a size",
                     "Say a paper, or fill the wrap another way."));
+        }
+        Bands framed = framed(ticket, sheet);
+        if (!framed.isNone() && !framed.onTotal(layout.picture()).covers(framed.around(sheet))) {
+            problems.add(problem(
+                    "wrap-not-covered",
+                    "a picture that covers the sheet and its wrap, since the wrap is made of the picture itself",
+                    "paper beside the picture",
+                    "Let the picture fill the sheet, or fill the wrap another way."));
         }
         if (ticket.edges() instanceof Edges.Border border) {
             Bands bands = bands(ticket, sheet);

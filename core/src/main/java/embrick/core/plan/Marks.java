@@ -72,6 +72,7 @@ final class Marks {
     }
 
     private static double thickness(Resolution ppi) {
-        return Math.max(1, THICK.toInches() * ppi.toPpi());
+        // Even, because the lines they stand on run between two pixels: a half on either side, and no pixel grey.
+        return 2 * Math.max(1, Math.round(THICK.toInches() * ppi.toPpi() / 2));
     }
 }

@@ -66,7 +66,7 @@ public final class Planner {
         Bands bands = EdgeRule.bands(ticket, layout.sheet());
         problems.addAll(PlanLimits.sizeProblems(layout.sheet(), bands, ticket));
         problems.addAll(PlanLimits.paperProblems(layout, ticket));
-        problems.addAll(EdgeRule.problems(ticket, layout.sheet(), words));
+        problems.addAll(EdgeRule.problems(ticket, layout, words));
         LiftRule.problem(ticket.lift(), ticket.ppi()).ifPresent(problems::add);
         if (!problems.isEmpty()) {
             return new Planning.Refused(problems);

@@ -38,7 +38,10 @@ public final class ReducedPlan {
                 pixels(plan.total().width(), reduction), pixels(plan.total().height(), reduction));
         PixelRect sheet = reduced(plan.sheetOnTotal(), total, reduction);
         PixelRect place = plan.picture();
-        PixelRect onTotal = reduced(plan.extension().bands().onTotal(place), total, reduction);
+        PixelRect onTotal = kept(
+                reduced(plan.extension().bands().onTotal(place), total, reduction),
+                sheet,
+                place.isInside(plan.sheet()));
         PixelRect picture =
                 new PixelRect(onTotal.x() - sheet.x(), onTotal.y() - sheet.y(), onTotal.width(), onTotal.height());
         Window whole = plan.window();
@@ -63,6 +66,26 @@ public final class ReducedPlan {
         int right = Math.clamp(edge(place.right(), reduction), left + 1, total.width());
         int bottom = Math.clamp(edge(place.bottom(), reduction), top + 1, total.height());
         return new PixelRect(left, top, right - left, bottom - top);
+    }
+
+    /** What rounding may part: a picture on its sheet stays on it, one that goes beyond it on all sides still covers it. */
+    private static PixelRect kept(PixelRect picture, PixelRect sheet, boolean isOnSheet) {
+        if (isOnSheet) {
+            int left = Math.clamp(picture.x(), sheet.x(), sheet.right() - 1);
+            int top = Math.clamp(picture.y(), sheet.y(), sheet.bottom() - 1);
+            return new PixelRect(
+                    left,
+                    top,
+                    Math.clamp(picture.right(), left + 1, sheet.right()) - left,
+                    Math.clamp(picture.bottom(), top + 1, sheet.bottom()) - top);
+        }
+        int left = Math.min(picture.x(), sheet.x());
+        int top = Math.min(picture.y(), sheet.y());
+        return new PixelRect(
+                left,
+                top,
+                Math.max(picture.right(), sheet.right()) - left,
+                Math.max(picture.bottom(), sheet.bottom()) - top);
     }
 
     private static Extension extension(Extension whole, PixelRect sheet, PixelSize total, double reduction) {

@@ -4,15 +4,25 @@ import embrick.core.colour.ToneCurve;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 
-/** Pixels mixed as light, brought back to their profile's numbers; clipped to 0..1. Alpha stays multiplied in. */
+/** Pixels mixed as light, brought back to their profile's numbers. Alpha stays multiplied in. */
 final class Encoded implements PixelSource {
     private final PixelSource light;
     private final int channels;
     private final boolean alpha;
     private final ToneCurve tone;
+    private final Beyond beyond;
     private float[] shares = new float[0];
+    private float[] scratch = new float[0];
 
-    Encoded(PixelSource light, int channels, boolean alpha, ToneCurve tone) {
+    /** What becomes of numbers beyond 0..1. */
+    enum Beyond {
+        CLIPPED,
+        /** A later stage needs them, and clips. */
+        KEPT
+    }
+
+    Encoded(PixelSource light, int channels, boolean alpha, ToneCurve tone, Beyond beyond) {
+        this.beyond = beyond;
         this.light = light;
         this.channels = channels;
         this.alpha = alpha;
@@ -26,8 +36,19 @@ final class Encoded implements PixelSource {
         if (alpha) {
             encodeSeeThrough(into, at, pixels);
         } else {
-            tone.encode(into, at, into, at, pixels * channels);
+            encode(into, at, pixels * channels);
         }
+    }
+
+    private void encode(float[] into, int at, int count) {
+        if (beyond == Beyond.CLIPPED) {
+            tone.encode(into, at, into, at, count);
+            return;
+        }
+        if (scratch.length < count) {
+            scratch = new float[count];
+        }
+        tone.encodeBeyond(into, at, into, at, count, scratch);
     }
 
     /** The light is taken out of the alpha, encoded all together, and put back in. */
@@ -42,7 +63,7 @@ final class Encoded implements PixelSource {
                 into[p + c] = share == 0 ? 0 : into[p + c] / share;
             }
         }
-        tone.encode(into, at, into, at, pixels * channels);
+        encode(into, at, pixels * channels);
         for (int pixel = 0, p = at; pixel < pixels; pixel++, p += channels) {
             float share = Math.clamp(shares[pixel], 0f, 1f);
             for (int c = 0; c < channels - 1; c++) {

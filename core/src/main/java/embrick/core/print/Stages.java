@@ -2,6 +2,7 @@ package embrick.core.print;
 
 import embrick.core.colour.ColourPath;
 import embrick.core.colour.Encoding;
+import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
 import embrick.core.lift.Lift;
@@ -22,47 +23,82 @@ import java.util.Optional;
  */
 record Stages(PixelSource last, Optional<Lift> lift) {
     static Stages of(Plan plan, Raster original, float[] paper, Transforms transforms) {
-        ColourPath path = plan.colour();
-        Encoding encoding = transforms.encoding(path.from());
-        boolean seeThrough = plan.source().alpha() == Alpha.SEE_THROUGH;
-        Optional<Transform> transform =
-                path.from().equals(path.to()) ? Optional.empty() : Optional.of(transforms.along(path));
-        PixelSource source = Resampler.of(
-                original,
-                plan.window(),
-                plan.resampling(),
-                seeThrough ? LastChannel.ALPHA : LastChannel.COLOUR,
-                encoding.tone());
-        int channels = plan.source().channels();
-        if (plan.resampling().light() == Resampling.Light.LINEAR) {
-            source = new Encoded(source, channels, seeThrough, encoding.tone());
+        return new Joining(plan, original, paper, transforms).join();
+    }
+
+    /** Joins the stages of one plan. */
+    private static final class Joining {
+        private final Plan plan;
+        private final Raster original;
+        private final float[] paper;
+        private final Transforms transforms;
+        private final ColourPath path;
+        private final boolean seeThrough;
+        private final int channels;
+
+        Joining(Plan plan, Raster original, float[] paper, Transforms transforms) {
+            this.plan = plan;
+            this.original = original;
+            this.paper = paper;
+            this.transforms = transforms;
+            this.path = plan.colour();
+            this.seeThrough = plan.source().alpha() == Alpha.SEE_THROUGH;
+            this.channels = plan.source().channels();
         }
-        boolean toInks = path.to().model() == ColourModel.CMYK;
-        boolean liftsLast = (seeThrough && !toInks) || plan.source().model() == ColourModel.CMYK;
-        if (plan.lift().isEmpty() || liftsLast) {
-            source = converted(source, plan, transform, paper);
-            Optional<Lift> lift = lift(plan, source, path.to().model().channels(), transforms.encoding(path.to()));
-            return new Stages(lift.isPresent() ? lift.get() : source, lift);
+
+        Stages join() {
+            // Inks have no luminance: lifting comes before them, and after them where they come in.
+            boolean toInks = path.to().model() == ColourModel.CMYK;
+            boolean liftsLast = (seeThrough && !toInks) || plan.source().model() == ColourModel.CMYK;
+            if (plan.lift().isEmpty() || liftsLast) {
+                PixelSource source = converted(resampled(Encoded.Beyond.CLIPPED));
+                Optional<Lift> lift =
+                        plan.lift().map(_ -> lift(source, path.to().model().channels(), path.to()));
+                return new Stages(lift.isPresent() ? lift.get() : source, lift);
+            }
+            return seeThrough ? liftedUnderAlpha() : liftedFirst();
         }
-        if (seeThrough) {
-            // Inks have no luminance: what shows through is laid on the paper in the original's own colours.
+
+        private Stages liftedFirst() {
+            Lift lift = lift(resampled(Encoded.Beyond.KEPT), channels, path.from());
+            return new Stages(converted(lift), Optional.of(lift));
+        }
+
+        private Stages liftedUnderAlpha() {
             float[] paperThere = Colours.in(path.from(), plan.paper(), transforms);
-            source = new OnPaper(source, channels, Optional.empty(), paperThere);
-            channels--;
+            PixelSource onPaper =
+                    new OnPaper(resampled(Encoded.Beyond.CLIPPED), channels, Optional.empty(), paperThere);
+            Lift lift = lift(onPaper, channels - 1, path.from());
+            PixelSource source = new LiftedUnderAlpha(resampled(Encoded.Beyond.CLIPPED), channels, lift, paperThere);
+            return new Stages(converted(source), Optional.of(lift));
         }
-        Optional<Lift> lift = lift(plan, source, channels, encoding);
-        source = lift.orElseThrow();
-        return new Stages(transform.isPresent() ? new Converted(source, channels, transform.get()) : source, lift);
-    }
 
-    private static Optional<Lift> lift(Plan plan, PixelSource source, int channels, Encoding encoding) {
-        return plan.lift().map(settings -> new Lift(settings, plan.window().output(), channels, encoding, source));
-    }
-
-    private static PixelSource converted(PixelSource source, Plan plan, Optional<Transform> transform, float[] paper) {
-        if (plan.source().alpha() == Alpha.SEE_THROUGH) {
-            return new OnPaper(source, plan.source().channels(), transform, paper);
+        private PixelSource resampled(Encoded.Beyond beyond) {
+            Encoding encoding = transforms.encoding(path.from());
+            PixelSource source = Resampler.of(
+                    original,
+                    plan.window(),
+                    plan.resampling(),
+                    seeThrough ? LastChannel.ALPHA : LastChannel.COLOUR,
+                    encoding.tone());
+            return plan.resampling().light() == Resampling.Light.LINEAR
+                    ? new Encoded(source, channels, seeThrough, encoding.tone(), beyond)
+                    : source;
         }
-        return transform.isPresent() ? new Converted(source, plan.source().channels(), transform.get()) : source;
+
+        private Lift lift(PixelSource source, int colours, ProfileRef of) {
+            return new Lift(
+                    plan.lift().orElseThrow(), plan.window().output(), colours, transforms.encoding(of), source);
+        }
+
+        /** In the output's profile; under see-through pixels the paper is laid, once, after that. */
+        private PixelSource converted(PixelSource source) {
+            Optional<Transform> transform =
+                    path.from().equals(path.to()) ? Optional.empty() : Optional.of(transforms.along(path));
+            if (seeThrough) {
+                return new OnPaper(source, channels, transform, paper);
+            }
+            return transform.isPresent() ? new Converted(source, channels, transform.get()) : source;
+        }
     }
 }

@@ -12,7 +12,9 @@ import embrick.core.units.PixelSize;
  * square about its circle, beyond which weights are 0. Columns are summed in single precision, their sums in double.
  */
 final class CircularResampler implements Resampler {
-    private static final int TILE = 32;
+    private static final int MOST_TILE = 32;
+    /** Samples of the source that a tile may need: a few MB. */
+    private static final int AREA = 1 << 22;
     /** Where the middle lobe ends; distances are shares of the support. */
     private static final double MIDDLE = Jinc.FIRST_ZERO / Jinc.SUPPORT;
 
@@ -28,6 +30,7 @@ final class CircularResampler implements Resampler {
     private final double radius;
     private final float step;
     private final int width;
+    private final int tile;
     private final float[] weights;
     private final float[] sums;
     private final float[] weighed;
@@ -43,18 +46,25 @@ final class CircularResampler implements Resampler {
         this.acrossStep = window.scale() * window.cos();
         this.downStep = window.scale() * window.sin();
         int most = (int) Math.ceil(radius) * 2 + 1;
-        this.width = Math.ceilDiv(most, Lanes.BLOCK) * Lanes.BLOCK;
-        this.weights = new float[most * width];
+        this.width = Math.ceilDiv(Math.min(most, block.seen().width()), Lanes.BLOCK) * Lanes.BLOCK;
+        this.weights = new float[Math.min(most, block.seen().height()) * width];
         this.sums = new float[width * channels];
         this.weighed = new float[width];
+        this.tile = tileSide();
+    }
+
+    /** The largest tile whose source area, kernel and all, has room; tilted, a square reaches across √2 of its side. */
+    private int tileSide() {
+        double side = Math.sqrt((double) AREA / channels) - 2 * radius - 4;
+        return Math.clamp((long) (side / (window.scale() * Math.sqrt(2))), 1, MOST_TILE);
     }
 
     @Override
     public void render(PixelRect region, float[] into, int start) {
-        for (int y = region.y(); y < region.bottom(); y += TILE) {
-            for (int x = region.x(); x < region.right(); x += TILE) {
+        for (int y = region.y(); y < region.bottom(); y += tile) {
+            for (int x = region.x(); x < region.right(); x += tile) {
                 PixelRect part =
-                        new PixelRect(x, y, Math.min(TILE, region.right() - x), Math.min(TILE, region.bottom() - y));
+                        new PixelRect(x, y, Math.min(tile, region.right() - x), Math.min(tile, region.bottom() - y));
                 PixelRect source = window.sourceArea(part, radius, block.seen());
                 // Beyond the last row's end pixels are read with weight 0.
                 int length = Math.addExact(

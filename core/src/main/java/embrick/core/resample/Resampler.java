@@ -38,6 +38,17 @@ public interface Resampler extends PixelSource {
         if (light.isEmpty() && window.keepsPixels(block.seen())) {
             return new PixelCopy(block, window);
         }
+        if (window.scale() >= ShrunkBlock.FROM) {
+            if (settings.method() == Method.NEAREST) {
+                return new PointResampler(block, window);
+            }
+            ShrunkBlock shrunk = ShrunkBlock.of(original, window, last, light);
+            return by(settings, shrunk, shrunk.seenBy(window));
+        }
+        return by(settings, block, window);
+    }
+
+    private static Resampler by(Resampling settings, SeenBlock block, Window window) {
         if (settings.method() == Method.CIRCULAR_LANCZOS) {
             return new CircularResampler(block, window, settings.ringing());
         }

@@ -7,7 +7,7 @@ import embrick.core.units.PixelSize;
 import java.util.Optional;
 
 /** Reads blocks of the seen picture as floats: as light where asked, colours multiplied by alpha where there is one. */
-final class SeenBlock {
+class SeenBlock {
     private final Raster original;
     private final Orientation seenAs;
     private final Resampler.LastChannel last;

@@ -14,7 +14,7 @@ final class TiltedResampler implements Resampler {
     /** Floats of a tile's source area: 1 MiB, to stay in a second-level cache. */
     private static final int AREA = 1 << 18;
 
-    private static final int LEAST_TILE = 8;
+    private static final int LEAST_TILE = 1;
     private static final int MOST_TILE = 64;
 
     private final Lanes lanes = Lanes.best();

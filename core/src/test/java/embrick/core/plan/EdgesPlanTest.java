@@ -232,15 +232,43 @@ class EdgesPlanTest {
             assertThat(nearest).isLessThan(plan.window().scale() * 1.5);
         }
 
+        /** Whatever its shape, also one that covers the face alone: paper on a bar is no wrap of the picture. */
+        @ParameterizedTest
+        @CsvSource({"6000, 4000", "4000, 6000", "4000, 4000", "4000, 3000", "1000, 4001"})
+        void aWrapOfThePictureItselfIsRefusedWherePaperShows(int width, int height) {
+            Ticket ticket = paper("8 in", "10 in", 100).withEdges(wrap("1", "0", new EdgeFill.Picture()));
+            for (Fit fit : List.of(
+                    new Fit.Inside(PaperColour.WHITE),
+                    new Fit.AtScale(
+                            PaperColour.WHITE, Optional.of(Resolution.perInch(2000)), Anchor.MIDDLE, TrimMarks.NONE))) {
+                Planning planning = Planner.plan(picture(width, height), ticket.withFit(fit), Framing.centred());
+                assertThat(planning)
+                        .isInstanceOfSatisfying(
+                                Planning.Refused.class,
+                                refused -> assertThat(refused.problems())
+                                        .extracting(Problem::code)
+                                        .contains("wrap-not-covered"));
+            }
+        }
+
+        /** 12 × 10 in with its wrap: a picture of that very shape, or at a scale that covers it, is wrapped whole. */
         @Test
-        void aWrapOfTheWholePictureStandsInsideTheTotal() {
-            Ticket ticket = paper("8 in", "10 in", 100)
-                    .withFit(new Fit.Inside(PaperColour.WHITE))
-                    .withEdges(wrap("1", "0", new EdgeFill.Picture()));
-            Plan plan = plan(ticket);
-            // 3:2 inside 12 × 10 in: 12 × 8 in, an inch of paper above and below, all of the total's width.
-            assertThat(plan.total()).isEqualTo(new PixelSize(1200, 1000));
-            assertThat(plan.picture()).isEqualTo(new PixelRect(-100, 0, 1200, 800));
+        void aWholePictureOfTheTotalsShapeIsWrapped() {
+            Ticket ticket = paper("8 in", "10 in", 100).withEdges(wrap("1", "0", new EdgeFill.Picture()));
+            Plan inside = ((Planning.Ready) Planner.plan(
+                            picture(6000, 5000), ticket.withFit(new Fit.Inside(PaperColour.WHITE)), Framing.centred()))
+                    .plan();
+            assertThat(inside.picture()).isEqualTo(new PixelRect(-100, -100, 1200, 1000));
+            Plan atScale = ((Planning.Ready) Planner.plan(
+                            picture(6000, 5000),
+                            ticket.withFit(new Fit.AtScale(
+                                    PaperColour.WHITE,
+                                    Optional.of(Resolution.perInch(400)),
+                                    Anchor.MIDDLE,
+                                    TrimMarks.NONE)),
+                            Framing.centred()))
+                    .plan();
+            assertThat(atScale.picture()).isEqualTo(new PixelRect(-100, -100, 1200, 1000));
         }
     }
 

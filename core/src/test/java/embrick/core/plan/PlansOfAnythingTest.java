@@ -26,6 +26,7 @@ import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.ticket.Anchor;
 import embrick.core.ticket.BorderSize;
 import embrick.core.ticket.Caption;
+import embrick.core.ticket.Depth;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
@@ -87,8 +88,9 @@ class PlansOfAnythingTest {
                         "number " + i + ": " + facts + "\n" + ticket + "\n" + framing + "\n" + words, thrown);
             }
         }
+        System.out.println(TIMES + " tried, " + ready + " planned, " + withBands + " with bands");
         // Otherwise it would show nothing.
-        assertThat(ready).isGreaterThan(TIMES / 4);
+        assertThat(ready).isGreaterThan(TIMES / 8);
         assertThat(withBands).isGreaterThan(TIMES / 20);
     }
 
@@ -140,7 +142,7 @@ class PlansOfAnythingTest {
     private Resolution resolution() {
         return random.nextInt(3) == 0
                 ? new Resolution(Math.round(logarithmic(1, 1e9)), Math.round(logarithmic(1, 1e9)))
-                : Resolution.perInch(Math.round(logarithmic(1, 3000)));
+                : Resolution.perInch(Math.round(logarithmic(1, random.nextInt(4) == 0 ? 3000 : 400)));
     }
 
     private Resolution sensibleResolution() {
@@ -154,7 +156,9 @@ class PlansOfAnythingTest {
     }
 
     private PaperSize paper() {
-        return new PaperSize(length(1, 30_000), length(1, 30_000));
+        // Mostly what is printed, else the largest files would refuse nearly all.
+        double most = random.nextInt(4) == 0 ? 30_000 : 1200;
+        return new PaperSize(length(1, most), length(1, most));
     }
 
     private PaperColour colour() {
@@ -241,12 +245,12 @@ class PlansOfAnythingTest {
     private FileFormat file() {
         return oneOf(
                 () -> new FileFormat.Jpeg(1 + random.nextInt(100)),
-                () -> new FileFormat.Tiff(any(FileFormat.Packing.class), any(FileFormat.Depth.class)),
-                () -> new FileFormat.Png(any(FileFormat.Depth.class)),
+                () -> new FileFormat.Tiff(any(FileFormat.Packing.class), any(Depth.class)),
+                () -> new FileFormat.Png(any(Depth.class)),
                 () -> new FileFormat.Pdf(
                         oneOf(
                                 () -> new FileFormat.PagePixels.Coded(new FileFormat.Jpeg(90)),
-                                () -> new FileFormat.PagePixels.Whole(any(FileFormat.Depth.class))),
+                                () -> new FileFormat.PagePixels.Whole(any(Depth.class))),
                         any(FileFormat.PageMarks.class)));
     }
 
@@ -287,7 +291,8 @@ class PlansOfAnythingTest {
                         OutputColour.Keep::new,
                         () -> new OutputColour.Name(profile()),
                         () -> new OutputColour.Convert(
-                                profile(), new Rendering(any(Intent.class), any(Rendering.BlackPoint.class)))),
+                                profile(),
+                                built(() -> new Rendering(any(Intent.class), any(Rendering.BlackPoint.class))))),
                 any(Rounding.class),
                 file(),
                 new NamePattern(List.of(new NamePattern.Brick.OriginalName())));

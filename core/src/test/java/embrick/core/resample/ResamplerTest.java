@@ -74,6 +74,37 @@ class ResamplerTest {
                                 DoubleStream.of(0, 0.3, 5, -37).mapToObj(tilt -> Arguments.of(method, scale, tilt))));
     }
 
+    /** Hundreds and thousands of times smaller, with bounded memory: as the direct sum has it. */
+    @ParameterizedTest
+    @CsvSource({
+        "AREA, 300, 0", "LANCZOS3, 300, 0", "LANCZOS3, 300, 20", "CIRCULAR_LANCZOS, 300, 0",
+                "CIRCULAR_LANCZOS, 260, -7",
+        "MITCHELL, 700, 45", "NEAREST, 300, 0", "NEAREST, 300, 11", "BILINEAR, 255, 3", "CIRCULAR_LANCZOS, 255, 0"
+    })
+    void farSmallerOutputsAgreeWithTheDirectSum(Method method, double scale, double tilt) {
+        try (Raster raster = noise(2400, 1700, 1, 1)) {
+            Window window = window(raster, Orientation.UPRIGHT, new PixelSize(3, 2), scale, tilt);
+            DirectSum direct = new DirectSum(raster, window, method);
+            float[] ours = render(raster, window, Resampling.by(method));
+            for (int i = 0; i < ours.length; i++) {
+                assertThat((double) ours[i]).isCloseTo(direct.pixel(i % 3, i / 3)[0], within(HALF_COUNT));
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(Method.class)
+    void thousandsOfTimesSmallerIsNoMatterOfMemory(Method method) {
+        try (Raster raster = noise(12_000, 9000, 1, 1)) {
+            for (double tilt : new double[] {0, 10}) {
+                Window window = window(raster, Orientation.UPRIGHT, new PixelSize(2, 1), 5000, tilt);
+                assertThat(render(raster, window, Resampling.by(method)))
+                        .hasSize(2)
+                        .doesNotContain(Float.NaN);
+            }
+        }
+    }
+
     /** At most 1 count of 255 anywhere, and at most 0.1 % of samples differ at all. */
     @ParameterizedTest
     @MethodSource("everyMethodScaleAndTilt")

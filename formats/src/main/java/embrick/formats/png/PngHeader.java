@@ -32,7 +32,8 @@ record PngHeader(
         PngColour colour,
         Optional<ExifFacts> exif,
         Pages pages,
-        Stored stored) {
+        Stored stored,
+        Wholeness wholeness) {
     static final long SIGNATURE = 0x89504E470D0A1A0AL;
     static final int IHDR = 0x49484452;
     static final int IDAT = 0x49444154;
@@ -59,6 +60,12 @@ record PngHeader(
      * @param transparency tRNS, or empty
      */
     record Stored(int bits, int samples, Interlacing interlacing, byte[] palette, byte[] transparency) {}
+
+    /** Whether the checksums of what the picture needs are right. A damaged header is judged by its size all the same. */
+    enum Wholeness {
+        WHOLE,
+        DAMAGED
+    }
 
     /** The interlace method of IHDR. */
     enum Interlacing {
@@ -246,9 +253,6 @@ record PngHeader(
                         "no-pixels", "says it is " + width + " × " + height + " px: there is no picture in it");
             }
             requireKnown();
-            if (damaged) {
-                throw UnusablePictureException.broken("damaged", "has a damaged header: a checksum in it is wrong");
-            }
             boolean grey = colourType == 0 || colourType == 4;
             boolean alpha = transparency.isPresent() || colourType == 4 || colourType == 6;
             int samples = switch (colourType) {
@@ -274,7 +278,8 @@ record PngHeader(
                             samples,
                             interlace == 1 ? Interlacing.ADAM7 : Interlacing.NONE,
                             palette,
-                            transparency.orElse(new byte[0])));
+                            transparency.orElse(new byte[0])),
+                    damaged ? Wholeness.DAMAGED : Wholeness.WHOLE);
         }
     }
 }

@@ -47,6 +47,9 @@ final class PngReader {
     }
 
     static Decoded read(Path file, PngHeader header, RasterMemory memory) throws IOException {
+        if (header.wholeness() == PngHeader.Wholeness.DAMAGED) {
+            throw UnusablePictureException.broken("damaged", "has a damaged header: a checksum in it is wrong");
+        }
         Raster raster = memory.allocate(
                 new PixelSize(header.width(), header.height()), header.channels(), header.bitsPerChannel() / 8);
         try (InputStream raw = Files.newInputStream(file);

@@ -98,9 +98,13 @@ public final class TicketDocuments {
     /** The sheet in a word for names: {@code 8x10in}, {@code 4to5}; the pixels where it has no size of its own. */
     public static String sizeText(TicketDocument document, int width, int height) {
         return switch (document.size()) {
-            case SizeDocument.OnPaper paper ->
-                plain(paper.width().value()) + "x" + plain(paper.height().value())
+            case SizeDocument.OnPaper paper -> {
+                boolean alike = paper.width().unit() == paper.height().unit();
+                yield plain(paper.width().value())
+                        + (alike ? "" : paper.width().unit().symbol())
+                        + "x" + plain(paper.height().value())
                         + paper.height().unit().symbol();
+            }
             case SizeDocument.ShapeOnly shape -> shape.shortSide() + "to" + shape.longSide();
             case SizeDocument.FreeShape _, SizeDocument.OwnShape _ -> width + "x" + height;
         };

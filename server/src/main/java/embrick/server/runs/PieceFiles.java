@@ -1,7 +1,7 @@
 package embrick.server.runs;
 
 import embrick.formats.picture.FileTarget;
-import embrick.formats.tiff.TiffWriter;
+import embrick.formats.picture.Target;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.Fingerprints;
 import embrick.server.storage.Storage;
@@ -59,7 +59,7 @@ class PieceFiles {
     }
 
     /** A file that is being written; closing forces it to the disk. */
-    interface NewFile extends TiffWriter.Target, AutoCloseable {
+    interface NewFile extends Target, AutoCloseable {
         @Override
         void close() throws IOException;
     }

@@ -131,6 +131,51 @@ class IntakeTest {
         assertThat(mended.path("state").asString()).isEqualTo("SOUND");
     }
 
+    /** It is shown with where its damage begins, and no piece is made of it until somebody says so. */
+    @Test
+    void aDamagedPictureIsShownAndPrintedOnlyIfSomebodySaysSo() {
+        String job = api.newJob("damaged");
+        JsonNode damaged =
+                api.upload(job, "kite.jpg", TestPictures.cutShort(picture)).body();
+        String id = damaged.path("id").asString();
+        assertThat(damaged.path("facts").path("width").asInt()).isPositive();
+        assertThat(damaged.path("damage").path("from").asString()).isEqualTo("TOP");
+        assertThat(damaged.path("damage").path("share").asDouble()).isBetween(0.2, 0.9);
+        assertThat(api.get("/originals/" + id + "/small?edge=384").status()).isEqualTo(200);
+        assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("TROUBLE");
+
+        JsonNode said = api.put("/originals/" + id + "/printed-damaged", Map.of("printed", true))
+                .body();
+        assertThat(said.path("printedDamaged").asBoolean()).isTrue();
+        assertThat(said.path("state").asString()).isEqualTo("BROKEN");
+        assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("CHECKED");
+
+        api.put("/originals/" + id + "/printed-damaged", Map.of("printed", false));
+        assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("TROUBLE");
+        api.upload(job, "kite.jpg", picture);
+        assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("CHECKED");
+    }
+
+    private JsonNode onlyPieceOf(String job) {
+        JsonNode run = api.post("/tickets/" + api.firstTicket(job).path("id").asString() + "/runs", Map.of())
+                .body();
+        return api.finished(run.path("id").asString()).path("pieces").get(0);
+    }
+
+    @Test
+    void whatIsSoundOrCannotBeSeenNeedsNoWordToBePrinted() {
+        String job = api.newJob("no word");
+        for (byte[] content : List.of(picture, new byte[0])) {
+            String id = api.upload(job, "p" + content.length + ".jpg", content)
+                    .body()
+                    .path("id")
+                    .asString();
+            Answer refused = api.put("/originals/" + id + "/printed-damaged", Map.of("printed", true));
+            assertThat(refused.status()).isEqualTo(422);
+            assertThat(refused.body().path("code").asString()).isEqualTo("not-damaged");
+        }
+    }
+
     @Test
     void anotherPictureOfTheSameNameStandsBesideASoundOne() {
         String job = api.newJob("beside");

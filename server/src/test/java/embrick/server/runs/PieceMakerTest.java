@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.formats.Formats;
+import embrick.formats.Prints;
+import embrick.formats.Remarking;
 import embrick.formats.binding.UnfitMachineException;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.OriginalRepository;
@@ -141,6 +143,8 @@ class PieceMakerTest {
                 files,
                 context.getBean(Pauses.class),
                 context.getBean(Formats.class),
+                context.getBean(Prints.class),
+                context.getBean(Remarking.class),
                 context.getBean(Pictures.class),
                 context.getBean(LiveProgress.class));
     }

@@ -36,7 +36,7 @@ class DecodedOriginalsTest {
 
     private OpenedPicture open() {
         decoded.incrementAndGet();
-        return new OpenedPicture(THOUSAND, Raster.allocate(THOUSAND.stored(), 1, 1));
+        return new OpenedPicture(THOUSAND, Raster.allocate(THOUSAND.stored(), 1, 1), Optional.empty());
     }
 
     @Test
