@@ -4,6 +4,7 @@ import embrick.formats.apart.DecoderLoop;
 import embrick.formats.binding.UnfitMachineException;
 import embrick.formats.heif.HeifPictures;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.icc.ProfileStore;
 import embrick.formats.picture.DecodeLimits;
 import embrick.formats.picture.Decoded;
 import embrick.formats.picture.RasterMemory;
@@ -14,7 +15,7 @@ import java.util.Optional;
 
 /** A process that decodes: answers requests on its input until that ends. See {@link embrick.formats.apart.DecoderPool}. */
 final class DecoderChild implements DecoderLoop.Decoder {
-    private final Formats formats = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
+    private final Formats formats = new Formats(new ProfileShelf(ProfileStore.none()), DecodeLimits.DEFAULT);
 
     private DecoderChild() {}
 

@@ -13,6 +13,7 @@ import embrick.formats.icc.ProfileShelf;
 import embrick.formats.jpeg.JpegPictures;
 import embrick.formats.jpeg.JpegPieces;
 import embrick.formats.pdf.PdfPieces;
+import embrick.formats.picture.Damage;
 import embrick.formats.picture.DecodeLimits;
 import embrick.formats.picture.Decoded;
 import embrick.formats.picture.OpenedPicture;
@@ -36,6 +37,7 @@ import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** The door to all formats: inspect a file, open it, write a print, verify what was written. Safe for several threads. */
 public final class Formats {
@@ -132,6 +134,14 @@ public final class Formats {
     public OpenedPicture openAsItIs(Path file, int leastEdge) throws IOException {
         Picture picture = picture(file);
         return opened(picture.facts(), picture.decode(leastEdge, LargePages::raster));
+    }
+
+    /**
+     * Reads a file to its end for damage that its decoder does not see, where the format lets it be found. Slower than
+     * decoding it small; once for each original.
+     */
+    public Optional<Damage> examine(Path file) throws IOException {
+        return picture(file).examine();
     }
 
     /** As {@link #openAsItIs}, but decoded in a process of its own, whatever the format. */

@@ -41,4 +41,20 @@ class ToneCurveTest {
                 .hasMessageContaining("expected no fall");
         assertThatThrownBy(() -> ToneCurve.through(new double[] {0, 0})).hasMessageContaining("expected a rise");
     }
+
+    /** Inside 0..1 as ever; beyond, straight on as steep as the curve ends: 1/2.4 · 1.055 at white, 12.92 at black. */
+    @Test
+    void whatLiesBeyondGoesOnStraight() {
+        ToneCurve srgb = ToneCurve.srgb();
+        float[] lights = {-0.01f, 0, 0.2f, 1, 1.1f};
+        float[] out = new float[5];
+        float[] clipped = new float[5];
+        srgb.encodeBeyond(lights, 0, out, 0, 5, new float[5]);
+        srgb.encode(lights, 0, clipped, 0, 5);
+        assertThat(out[1]).isEqualTo(clipped[1]);
+        assertThat(out[2]).isEqualTo(clipped[2]);
+        assertThat(out[3]).isEqualTo(clipped[3]);
+        assertThat((double) out[0]).isCloseTo(-0.1292, within(1e-4));
+        assertThat((double) out[4]).isCloseTo(1 + 0.1 * 1.055 / 2.4, within(1e-4));
+    }
 }

@@ -39,6 +39,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Bands, held against the face printed without them and folded here by hand. */
@@ -186,6 +187,52 @@ class EdgesPrintTest {
         Plan wrapped = planned(FACE.withEdges(wrap(Sides.even(Length.inches("0.5")), new EdgeFill.Picture())));
         Plan total = planned(FACE.withSize(onPaper("3 in", "2.5 in")));
         assertThat(whole(wrapped)).isEqualTo(whole(total));
+    }
+
+    /** At few ppi too a mark is two solid black pixels between white ones, on a band of any grey: nothing of it is grey. */
+    @ParameterizedTest
+    @CsvSource({"#808080, 100", "#808080, 72", "#000000, 100", "#FFFFFF, 100", "#787878, 300"})
+    void aFoldMarkStandsOutOnAnyBand(String band, int ppi) {
+        Ticket ticket = FACE.withPpi(Resolution.perInch(ppi))
+                .withLift(new Lift.None())
+                .withEdges(new Edges.Wrap(
+                        Sides.even(Length.inches("0.5")),
+                        Sides.even(Length.inches("0.5")),
+                        new EdgeFill.Plain(PaperColour.parse(band)),
+                        WrapMarks.FOLDS_AND_CORNERS));
+        Plan plan = planned(ticket);
+        float[] total = whole(plan);
+        int width = plan.total().width();
+        int fold = plan.sheetOnTotal().x();
+        // A row of the allowance, well away from the lines at the corners.
+        int row = (int) (0.3 * ppi);
+        for (int x = fold - 4; x < fold + 4; x++) {
+            float sample = total[(row * width + x) * 3];
+            boolean isMark = x == fold - 1 || x == fold;
+            boolean isBeside = x == fold - 2 || x == fold + 1;
+            if (isMark) {
+                assertThat(sample).as("%d of %d", x - fold, width).isZero();
+            } else if (isBeside) {
+                assertThat(sample).as("%d of %d", x - fold, width).isEqualTo(1);
+            }
+        }
+    }
+
+    @Test
+    void aTrimMarkOnPaperIsSolid() {
+        Ticket ticket = FACE.withPpi(Resolution.perInch(100))
+                .withFit(new Fit.Inside(
+                        PaperColour.parse("#808080"),
+                        embrick.core.ticket.Anchor.MIDDLE,
+                        Length.inches("0.4"),
+                        Fit.TrimMarks.AT_CORNERS));
+        Plan plan = planned(ticket);
+        float[] total = whole(plan);
+        PixelRect picture = plan.picture();
+        int row = picture.y() - 12;
+        for (int x : new int[] {picture.x() - 1, picture.x()}) {
+            assertThat(total[(row * plan.total().width() + x) * 3]).isZero();
+        }
     }
 
     static Stream<Edges> edges() {

@@ -17,6 +17,8 @@ import java.lang.foreign.FunctionDescriptor;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 import java.lang.invoke.MethodHandle;
+import java.lang.ref.Cleaner;
+import java.lang.ref.Reference;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -298,7 +300,12 @@ final class LittleCms {
 
     /** A conversion along a chain of profiles. It may serve several threads at once, until it is closed. */
     static final class Conversion implements AutoCloseable {
+        private static final Cleaner CLEANER = Cleaner.create();
+
         private final MemorySegment handle;
+        /** Frees it once; at the latest when nobody has it any more, since caches let go of what others may still use. */
+        private final Cleaner.Cleanable freeing;
+
         private final Samples samples;
         private final int channelsIn;
         private final int channelsOut;
@@ -327,6 +334,14 @@ final class LittleCms {
             if (handle.address() == 0) {
                 throw new IllegalArgumentException("profiles: expected some with a way from one to the next");
             }
+            this.freeing = CLEANER.register(this, freeing(handle));
+        }
+
+        private static Runnable freeing(MemorySegment handle) {
+            return () -> NativeLibrary.call(() -> {
+                DELETE.invokeExact(handle);
+                return null;
+            });
         }
 
         private static MemorySegment create(
@@ -367,10 +382,7 @@ final class LittleCms {
 
         @Override
         public void close() {
-            NativeLibrary.call(() -> {
-                DELETE.invokeExact(handle);
-                return null;
-            });
+            freeing.clean();
         }
 
         /** Shapes: pixels × channels, interleaved. Units: counts of 16 bits; L*a*b* as ICC.1 version 4 encodes it. */
@@ -397,6 +409,7 @@ final class LittleCms {
                 APPLY.invokeExact(handle, source, target, pixels);
                 return null;
             });
+            Reference.reachabilityFence(this);
         }
     }
 }

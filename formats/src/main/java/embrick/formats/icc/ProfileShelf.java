@@ -1,5 +1,7 @@
 package embrick.formats.icc;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import embrick.core.colour.ColourPath;
 import embrick.core.colour.Encoding;
 import embrick.core.colour.Intent;
@@ -14,17 +16,16 @@ import embrick.core.source.SourceFacts.SourceProfile;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The profiles that are known, by the SHA-256 of their bytes, and the conversions between them.
  *
  * <p>Conversions between profiles of curves and colourants are {@link MatrixShaper}'s, those with tables are read out of the
  * profiles as chains of steps ({@link ChainBuilder}) and tried against Little CMS before they are used; what is built in
- * other ways runs through Little CMS itself. Each is made once a path and kept, and is safe for several threads.
+ * other ways runs through Little CMS itself. Each is kept as long as there is room for it and made again when it is asked for
+ * afterwards, and is safe for several threads.
  */
 public final class ProfileShelf implements Transforms {
     /** Colours by which a chain is tried. */
@@ -32,23 +33,38 @@ public final class ProfileShelf implements Transforms {
     /** How far a chain may be from Little CMS, of 1: half a count of 8 bits. Both are exact; roundings are a tenth of it. */
     private static final float APART = 0.5f / 255;
 
+    /** The same in L*a*b*, along each axis. */
+    private static final float LAB_APART = 0.25f;
+
+    private static final long MOST_PROFILE_BYTES = 24L << 20;
+    private static final long MOST_FACTS = 5000;
+    /** A chain with tables takes up to 1.5 MB. */
+    private static final long MOST_TRANSFORMS = 32;
+
     private final ProfileStore store;
-    private final Map<String, byte[]> profiles = new ConcurrentHashMap<>();
-    private final Map<String, ProfileFacts> judged = new ConcurrentHashMap<>();
-    private final Map<ColourPath, Transform> transforms = new ConcurrentHashMap<>();
-    private final Map<ProfileRef, Transform> toLab = new ConcurrentHashMap<>();
-    private final Map<ProfileRef, Encoding> encodings = new ConcurrentHashMap<>();
+    /** What may be forgotten, since the store has it or it can be worked out again. */
+    private final Cache<String, byte[]> profiles = Caffeine.newBuilder()
+            .maximumWeight(MOST_PROFILE_BYTES)
+            .weigher((String _, byte[] bytes) -> bytes.length)
+            .build();
+
+    private final Cache<String, ProfileFacts> judged =
+            Caffeine.newBuilder().maximumSize(MOST_FACTS).build();
+    private final Cache<ColourPath, Transform> transforms =
+            Caffeine.newBuilder().maximumSize(MOST_TRANSFORMS).build();
+    private final Cache<ProfileRef, Transform> toLab =
+            Caffeine.newBuilder().maximumSize(MOST_TRANSFORMS).build();
+    private final Cache<ProfileRef, Encoding> encodings =
+            Caffeine.newBuilder().maximumSize(MOST_TRANSFORMS).build();
 
     /** @param store where profiles are looked for that have not been added here */
     public ProfileShelf(ProfileStore store) {
         this.store = store;
-        for (ShippedProfile shipped : ShippedProfile.values()) {
-            profiles.put(shipped.digest(), shipped.bytes());
-        }
     }
 
+    /** A shelf that keeps all it is given in memory. */
     public ProfileShelf() {
-        this(ProfileStore.none());
+        this(ProfileStore.inMemory());
     }
 
     /**
@@ -58,10 +74,10 @@ public final class ProfileShelf implements Transforms {
      */
     public ProfileFacts take(byte[] bytes) throws UnusableProfileException {
         String digest = digestOf(bytes);
-        ProfileFacts known = judged.get(digest);
+        ProfileFacts known = judged.getIfPresent(digest);
         if (known == null) {
             known = ProfileJudge.judge(bytes, digest);
-            profiles.putIfAbsent(digest, bytes.clone());
+            profiles.put(digest, bytes.clone());
             if (ShippedProfile.of(digest).isEmpty()) {
                 store.keep(digest, bytes);
             }
@@ -102,7 +118,7 @@ public final class ProfileShelf implements Transforms {
      */
     public ProfileFacts facts(String digest) {
         // Asked with every plan: what is judged is not hashed again.
-        ProfileFacts known = judged.get(digest);
+        ProfileFacts known = judged.getIfPresent(digest);
         if (known != null) {
             return known;
         }
@@ -127,9 +143,11 @@ public final class ProfileShelf implements Transforms {
     }
 
     private byte[] bytesOf(String digest) {
-        return profiles.computeIfAbsent(
+        return profiles.get(
                 digest,
-                missing -> store.read(missing)
+                missing -> ShippedProfile.of(missing)
+                        .map(ShippedProfile::bytes)
+                        .or(() -> store.read(missing))
                         .orElseThrow(() ->
                                 new IllegalArgumentException("profile: expected one that was added, got " + missing)));
     }
@@ -140,7 +158,7 @@ public final class ProfileShelf implements Transforms {
 
     @Override
     public Transform along(ColourPath path) {
-        return transforms.computeIfAbsent(path, this::create);
+        return transforms.get(path, this::create);
     }
 
     private Transform create(ColourPath path) {
@@ -161,20 +179,31 @@ public final class ProfileShelf implements Transforms {
         try {
             IccProfile from = IccProfile.parse(source);
             IccProfile to = IccProfile.parse(target);
-            EngineTransform engine = EngineTransform.between(from, to, path.rendering());
-            Optional<Chain> chain = ChainBuilder.between(from, to, path.rendering());
-            if (chain.isEmpty() || !agrees(chain.get(), engine)) {
-                return engine;
-            }
-            engine.close();
-            return chain.get();
+            return tried(
+                    ChainBuilder.between(from, to, path.rendering()),
+                    EngineTransform.between(from, to, path.rendering()),
+                    APART,
+                    1);
         } catch (UnusableProfileException unusable) {
             throw new IllegalArgumentException("profile: " + unusable.getMessage(), unusable);
         }
     }
 
-    /** Whether a chain gives the colours that Little CMS gives, for some colours of no order. */
-    private static boolean agrees(Chain chain, Transform engine) {
+    /** A chain, if it gives what Little CMS gives; else Little CMS. */
+    private static Transform tried(Optional<Chain> chain, EngineTransform engine, float apart, float most) {
+        if (chain.isEmpty() || !agrees(chain.get(), engine, apart, most)) {
+            return engine;
+        }
+        engine.close();
+        return chain.get();
+    }
+
+    /**
+     * Whether a chain gives the colours that Little CMS gives, for some colours of no order.
+     *
+     * @param most that a number is clipped to before it is compared; infinite where it is not
+     */
+    private static boolean agrees(Chain chain, Transform engine, float apart, float most) {
         float[] in = new float[TRIED * chain.channelsIn()];
         Random random = new Random(1);
         for (int i = 0; i < in.length; i++) {
@@ -185,7 +214,8 @@ public final class ProfileShelf implements Transforms {
         chain.apply(in, 0, ours, 0, TRIED);
         engine.apply(in, 0, theirs, 0, TRIED);
         for (int i = 0; i < ours.length; i++) {
-            if (!(Math.abs(Math.clamp(ours[i], 0f, 1f) - Math.clamp(theirs[i], 0f, 1f)) < APART)) {
+            float least = most == 1 ? 0 : -most;
+            if (!(Math.abs(Math.clamp(ours[i], least, most) - Math.clamp(theirs[i], least, most)) < apart)) {
                 return false;
             }
         }
@@ -194,14 +224,17 @@ public final class ProfileShelf implements Transforms {
 
     @Override
     public Transform toLab(ProfileRef profile) {
-        return toLab.computeIfAbsent(profile, this::createToLab);
+        return toLab.get(profile, this::createToLab);
     }
 
     private Transform createToLab(ProfileRef ref) {
         try {
             IccProfile profile = opened(ref);
-            Optional<Chain> chain = ChainBuilder.toLab(profile, Intent.RELATIVE);
-            return chain.isPresent() ? chain.get() : EngineTransform.toLab(profile, Rendering.RELATIVE_PLAIN);
+            return tried(
+                    ChainBuilder.toLab(profile, Intent.RELATIVE),
+                    EngineTransform.toLab(profile, Rendering.RELATIVE_PLAIN),
+                    LAB_APART,
+                    Float.MAX_VALUE);
         } catch (UnusableProfileException unusable) {
             throw new IllegalArgumentException("profile: " + unusable.getMessage(), unusable);
         }
@@ -215,7 +248,7 @@ public final class ProfileShelf implements Transforms {
 
     @Override
     public Encoding encoding(ProfileRef profile) {
-        return encodings.computeIfAbsent(profile, this::readEncoding);
+        return encodings.get(profile, this::readEncoding);
     }
 
     /** Profiles made of tables, and curves that are none, count as sRGB here: it only steers mixing and lift. */

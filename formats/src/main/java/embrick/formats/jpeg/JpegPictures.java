@@ -9,6 +9,7 @@ import embrick.core.source.SourceFacts.Pages;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.exif.ExifFacts;
+import embrick.formats.picture.Damage;
 import embrick.formats.picture.Decoded;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
@@ -50,6 +51,11 @@ public final class JpegPictures implements PictureFormat {
             @Override
             public SourceFacts facts() {
                 return facts;
+            }
+
+            @Override
+            public Optional<Damage> examine() throws IOException {
+                return JpegReader.examine(file, header);
             }
 
             @Override

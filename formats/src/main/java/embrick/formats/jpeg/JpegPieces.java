@@ -41,7 +41,7 @@ public final class JpegPieces implements PieceFormat {
     @Override
     public Verified verify(Path file) throws IOException {
         JpegHeader header = JpegPictures.header(file);
-        JpegReader.requireClean(file, header);
+        JpegReader.requireClean(file);
         if (!header.densitiesAgree()) {
             throw UnusablePictureException.broken("damaged", "marks one ppi for Exif and another for JFIF");
         }
@@ -60,6 +60,6 @@ public final class JpegPieces implements PieceFormat {
             throw UnusablePictureException.broken(
                     "damaged", "has a picture of another size than its page says, " + said + " px");
         }
-        JpegReader.requireClean(jpeg, header);
+        JpegReader.requireClean(jpeg);
     }
 }

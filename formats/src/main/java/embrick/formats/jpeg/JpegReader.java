@@ -5,6 +5,7 @@ import embrick.core.pixels.Raster;
 import embrick.core.units.PixelSize;
 import embrick.formats.binding.FileBytes;
 import embrick.formats.jpeg.TurboJpeg.PixelLayout;
+import embrick.formats.jpeg.strict.StrictCheck;
 import embrick.formats.picture.Damage;
 import embrick.formats.picture.Decoded;
 import embrick.formats.picture.RasterMemory;
@@ -48,6 +49,23 @@ final class JpegReader {
         }
     }
 
+    /** Holds the coded data against what can be, bit by bit. */
+    static Optional<Damage> examine(Path file, JpegHeader header) throws IOException {
+        try (Arena arena = Arena.ofConfined()) {
+            return StrictCheck.of(FileBytes.whole(file, arena)).map(finding -> damage(finding, header));
+        }
+    }
+
+    private static Damage damage(StrictCheck.Finding finding, JpegHeader header) {
+        return finding.row().isEmpty()
+                ? Damage.anywhere("damaged", finding.what())
+                : Damage.fromRow(
+                        "damaged",
+                        finding.what(),
+                        Math.min(finding.row().getAsInt(), header.height()),
+                        header.height());
+    }
+
     private static PixelSize reduced(JpegHeader header, int reduce) {
         return new PixelSize(Math.ceilDiv(header.width(), reduce), Math.ceilDiv(header.height(), reduce));
     }
@@ -64,18 +82,15 @@ final class JpegReader {
     }
 
     /**
-     * Reads a JPEG that was written here to its last coded block.
+     * Reads a JPEG that was written here to its last coded bit, by other code than wrote it.
      *
-     * @throws UnusablePictureException if the library so much as warns: what is written here leaves nothing over
+     * @throws UnusablePictureException if anything is not as it has to be: what is written here leaves nothing over
      */
-    static void requireClean(Path file, JpegHeader header) throws IOException {
-        PixelSize size = reduced(header, MOST_REDUCED);
-        PixelLayout layout = PixelLayout.ofChannels(header.model().channels());
+    static void requireClean(Path file) throws IOException {
         try (Arena arena = Arena.ofConfined()) {
-            MemorySegment small = arena.allocate(size.bytes(layout.channels(), 1));
-            String warning = decode(FileBytes.whole(file, arena), small, size, layout, TurboJpeg.Warnings.TOLD);
-            if (!warning.isEmpty()) {
-                throw UnusablePictureException.broken("damaged", "is damaged inside: " + warning);
+            Optional<StrictCheck.Finding> finding = StrictCheck.of(FileBytes.whole(file, arena));
+            if (finding.isPresent()) {
+                throw UnusablePictureException.broken("damaged", finding.get().what());
             }
         }
     }

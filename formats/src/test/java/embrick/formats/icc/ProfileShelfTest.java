@@ -9,9 +9,11 @@ import embrick.core.colour.Transform;
 import embrick.core.pixels.ColourModel;
 import embrick.formats.Outside;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -150,5 +152,77 @@ class ProfileShelfTest {
         assertThat(shelf.add(MatrixProfile.opRgb(), ColourModel.GREY)).isEmpty();
         assertThat(shelf.add(java.util.Arrays.copyOf(MatrixProfile.opRgb(), 200), ColourModel.RGB))
                 .isEmpty();
+    }
+
+    /** Distinct profiles by the thousand, each converted from: what is forgotten is made again, and memory stays. */
+    @Test
+    void profilesByTheThousandTakeNoMoreThanAFew(@TempDir Path folder) throws Exception {
+        ProfileStore onDisk = new ProfileStore() {
+            @Override
+            public Optional<byte[]> read(String digest) {
+                try {
+                    return Optional.of(Files.readAllBytes(folder.resolve(digest)));
+                } catch (IOException none) {
+                    return Optional.empty();
+                }
+            }
+
+            @Override
+            public void keep(String digest, byte[] bytes) {
+                try {
+                    Files.write(folder.resolve(digest), bytes);
+                } catch (IOException failed) {
+                    throw new UncheckedIOException(failed);
+                }
+            }
+        };
+        ProfileShelf shelf = new ProfileShelf(onDisk);
+        int times = Integer.getInteger("embrick.profiles", 1500);
+        long early = 0;
+        float[] first = new float[3];
+        for (int i = 0; i < times; i++) {
+            byte[] bytes = MatrixProfile.rgb(
+                    "number " + i,
+                    new double[][] {{0.64, 0.33}, {0.21, 0.71}, {0.15, 0.06}},
+                    new double[] {0.3127, 0.3290},
+                    1.4 + i * 1e-4);
+            ProfileRef profile = new ProfileRef.Icc(shelf.take(bytes).digest(), ColourModel.RGB);
+            float[] out = new float[3];
+            shelf.along(new ColourPath(profile, new ProfileRef.Srgb()))
+                    .apply(new float[] {0.5f, 0.4f, 0.3f}, 0, out, 0, 1);
+            shelf.toLab(profile).apply(new float[] {0.5f, 0.4f, 0.3f}, 0, new float[3], 0, 1);
+            shelf.encoding(profile);
+            if (i == 0) {
+                first = out;
+            }
+            if (i == 300) {
+                early = memoryTaken();
+            }
+        }
+        // A third of what a single profile in each hundred would take, were it kept.
+        assertThat(memoryTaken() - early).isLessThan(40 << 20);
+        byte[] again = MatrixProfile.rgb(
+                "number 0",
+                new double[][] {{0.64, 0.33}, {0.21, 0.71}, {0.15, 0.06}},
+                new double[] {0.3127, 0.3290},
+                1.4);
+        ProfileRef profile = new ProfileRef.Icc(ProfileShelf.digestOf(again), ColourModel.RGB);
+        float[] out = new float[3];
+        shelf.along(new ColourPath(profile, new ProfileRef.Srgb())).apply(new float[] {0.5f, 0.4f, 0.3f}, 0, out, 0, 1);
+        assertThat(out).isEqualTo(first);
+    }
+
+    /** On the heap after a collection, and outside of it. */
+    private static long memoryTaken() throws IOException {
+        for (int i = 0; i < 3; i++) {
+            System.gc();
+        }
+        long outside = Files.readAllLines(Path.of("/proc/self/status")).stream()
+                .filter(line -> line.startsWith("RssAnon"))
+                .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) << 10)
+                .findFirst()
+                .orElseThrow();
+        Runtime runtime = Runtime.getRuntime();
+        return runtime.totalMemory() - runtime.freeMemory() + Math.max(0, outside - runtime.totalMemory());
     }
 }

@@ -206,6 +206,9 @@ public class Intake {
             }
             // Decoding the small picture reads the file to its end, so damage is found now and not in the run.
             Optional<Damage> damage = smallPictures.make(arrival, known);
+            if (damage.isEmpty()) {
+                damage = formats.examine(arrival.file());
+            }
             return damage.isEmpty() ? Judgement.sound(json.write(facts)) : damaged(facts, damage.get());
         } catch (UnusablePictureException trouble) {
             State state = switch (trouble.kind()) {
