@@ -126,9 +126,9 @@ describe('the pile', () => {
       trouble: { code: 'cut-short', text: 'is cut short', remedy: 'Put a whole copy in its place.' },
     });
     expect(damagedPart(damaged.original)).toEqual({ top: '0', right: '0', bottom: '25%', left: '0' });
-    expect(standing(damaged)).toEqual({ level: 'POOR', text: 'damaged: not printed until you say so' });
+    expect(standing(damaged)).toEqual({ level: 'POOR', text: 'damaged: not printed' });
     damaged.original.printedDamaged = true;
-    expect(standing(damaged)).toEqual({ level: 'SOFT', text: 'damaged, printed all the same' });
+    expect(standing(damaged)).toEqual({ level: 'SOFT', text: 'damaged, but printed' });
     expect(damagedPart(entry('kite.jpg', 1, 1, 1).original)).toBeUndefined();
   });
 });

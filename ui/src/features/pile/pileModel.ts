@@ -65,8 +65,8 @@ export function arranged(entries: Entry[], filter: FilterKey, sort: SortKey): En
 
 /** The one line that says how a picture stands. */
 export function standing({ original, outlook, own }: Entry): { level: Level; text: string } {
-  if (original.damage && original.printedDamaged) return { level: 'SOFT', text: 'damaged, printed all the same' };
-  if (original.damage) return { level: 'POOR', text: 'damaged: not printed until you say so' };
+  if (original.damage && original.printedDamaged) return { level: 'SOFT', text: 'damaged, but printed' };
+  if (original.damage) return { level: 'POOR', text: 'damaged: not printed' };
   if (original.trouble) return { level: 'POOR', text: original.trouble.remedy.replace(/\.$/, '').toLowerCase() };
   if (original.leftOut) return { level: 'SOFT', text: 'left out of the run' };
   const problem = outlook?.problems[0];

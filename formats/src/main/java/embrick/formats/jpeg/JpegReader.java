@@ -102,8 +102,23 @@ final class JpegReader {
      */
     private static Damage damage(MemorySegment bytes, JpegHeader header, String warning) throws IOException {
         boolean isCut = warning.contains("Premature end of JPEG file");
-        String what = isCut ? "is cut short after " + size(bytes.byteSize()) : "is damaged inside (" + warning + ")";
         String code = isCut ? "cut-short" : "damaged";
+        Optional<StrictCheck.Finding> finding = StrictCheck.of(bytes);
+        String what = isCut
+                ? "is cut short after " + size(bytes.byteSize())
+                : finding.map(StrictCheck.Finding::what).orElse("is damaged inside");
+        int strict = finding.stream()
+                .flatMapToInt(found -> found.row().stream())
+                .findFirst()
+                .orElse(header.height());
+        int row = Math.min(strict, firstUnreached(bytes, header));
+        return row == 0 || row >= header.height()
+                ? Damage.anywhere(code, what)
+                : Damage.fromRow(code, what, row, header.height());
+    }
+
+    /** The picture's height where all rows were reached: what is warned of then lies behind the last. */
+    private static int firstUnreached(MemorySegment bytes, JpegHeader header) throws IOException {
         PixelSize size = reduced(header, MOST_REDUCED);
         PixelLayout layout = PixelLayout.ofChannels(header.model().channels());
         try (Arena arena = Arena.ofConfined()) {
@@ -113,12 +128,9 @@ final class JpegReader {
             decode(bytes, dark, size, layout, TurboJpeg.Warnings.STOP);
             decode(bytes, light, size, layout, TurboJpeg.Warnings.STOP);
             long parted = dark.mismatch(light);
-            if (parted < 0) {
-                // All rows were reached: what it warns of lies behind the last, as after blocks that were lost before.
-                return Damage.anywhere(code, what);
-            }
-            int row = (int) (parted / ((long) size.width() * layout.channels())) * MOST_REDUCED;
-            return row == 0 ? Damage.anywhere(code, what) : Damage.fromRow(code, what, row, header.height());
+            return parted < 0
+                    ? header.height()
+                    : (int) (parted / ((long) size.width() * layout.channels())) * MOST_REDUCED;
         }
     }
 

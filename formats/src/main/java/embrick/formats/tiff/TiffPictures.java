@@ -10,6 +10,7 @@ import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
 import embrick.formats.picture.RasterMemory;
 import embrick.formats.picture.UnusablePictureException;
+import java.io.EOFException;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
@@ -66,8 +67,13 @@ public final class TiffPictures implements PictureFormat {
             return TiffHeader.read(Ifd.over(channel));
         } catch (UnusablePictureException known) {
             throw known;
+        } catch (EOFException cut) {
+            throw UnusablePictureException.broken(
+                    "cut-short",
+                    "is cut short after " + Files.size(file)
+                            + " bytes: the list of its parts, which stands behind them, is missing");
         } catch (IOException damaged) {
-            throw UnusablePictureException.broken("cut-short", "has a damaged or cut header: " + damaged.getMessage());
+            throw UnusablePictureException.broken("damaged", "has a damaged header: " + damaged.getMessage());
         }
     }
 }
