@@ -1,10 +1,10 @@
 package embrick.demo;
 
-import embrick.core.ink.InkOnPaper;
-import embrick.core.ink.ReadChart;
-import embrick.core.ink.RgbDriver;
-import embrick.core.ink.SimulatedPaper;
-import embrick.formats.icc.PaperProfile;
+import embrick.demo.ink.InkOnPaper;
+import embrick.demo.ink.PaperProfile;
+import embrick.demo.ink.ReadChart;
+import embrick.demo.ink.RgbDriver;
+import embrick.demo.ink.SimulatedPaper;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -2,7 +2,7 @@ package embrick.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.core.ink.SimulatedPaper;
+import embrick.demo.ink.SimulatedPaper;
 import embrick.formats.icc.ShippedProfile;
 import org.junit.jupiter.api.Test;
 

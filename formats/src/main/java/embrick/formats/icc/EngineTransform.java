@@ -44,10 +44,6 @@ final class EngineTransform implements Transform, AutoCloseable {
                 List.of(new Link.Icc(from.bytes()), new Link.Pcs()), rendering, full(from.model()), 1);
     }
 
-    static EngineTransform fromLab(IccProfile to, Rendering rendering) {
-        return new EngineTransform(List.of(new Link.Pcs(), new Link.Icc(to.bytes())), rendering, 1, full(to.model()));
-    }
-
     @Override
     public void close() {
         conversion.close();

@@ -14,7 +14,7 @@ import java.util.function.DoubleUnaryOperator;
  * <p>The date in the header is a constant, so the bytes are the same at every start and a digest names them. Tags with the
  * same bytes share them.
  */
-final class IccFile {
+public final class IccFile {
     static final int HEADER_BYTES = 128;
 
     private static final int VERSION = 0x0240_0000;
@@ -25,7 +25,7 @@ final class IccFile {
     private final Map<String, byte[]> tags = new LinkedHashMap<>();
 
     /** @param connection the profile connection space's signature, with its blanks, as all of them */
-    IccFile(String profileClass, String space, String connection, String description, Xyz white) {
+    public IccFile(String profileClass, String space, String connection, String description, Xyz white) {
         this.profileClass = profileClass;
         this.space = space;
         this.connection = connection;
@@ -34,12 +34,12 @@ final class IccFile {
         tag("wtpt", xyz(white));
     }
 
-    IccFile tag(String signature, byte[] element) {
+    public IccFile tag(String signature, byte[] element) {
         tags.put(signature, element);
         return this;
     }
 
-    byte[] bytes() {
+    public byte[] bytes() {
         ByteArrayOutputStream data = new ByteArrayOutputStream();
         ByteBuffer table = ByteBuffer.allocate(4 + tags.size() * 12).putInt(tags.size());
         Map<String, Integer> placed = new LinkedHashMap<>();
@@ -109,7 +109,7 @@ final class IccFile {
     }
 
     /** s15Fixed16Number. */
-    static int fixed(double value) {
+    public static int fixed(double value) {
         return (int) Math.round(value * 65536);
     }
 
@@ -131,7 +131,7 @@ final class IccFile {
                 .array();
     }
 
-    static byte[] ascii(String value) {
+    public static byte[] ascii(String value) {
         return value.getBytes(StandardCharsets.US_ASCII);
     }
 }

@@ -37,7 +37,7 @@ public final class ProfileShelf implements Transforms {
     private static final float LAB_APART = 0.25f;
 
     private static final long MOST_PROFILE_BYTES = 24L << 20;
-    private static final long MOST_FACTS = 5000;
+    private static final long MOST_FACTS = 1000;
     /** A chain with tables takes up to 1.5 MB. */
     private static final long MOST_TRANSFORMS = 32;
 

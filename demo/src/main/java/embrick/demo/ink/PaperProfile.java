@@ -1,10 +1,7 @@
-package embrick.formats.icc;
+package embrick.demo.ink;
 
 import embrick.core.colour.Lab;
-import embrick.core.ink.GamutFit;
-import embrick.core.ink.GamutRim;
-import embrick.core.ink.Inversion;
-import embrick.core.ink.ReadChart;
+import embrick.formats.icc.IccFile;
 import java.nio.ByteBuffer;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;

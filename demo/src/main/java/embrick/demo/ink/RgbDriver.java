@@ -1,4 +1,4 @@
-package embrick.core.ink;
+package embrick.demo.ink;
 
 /**
  * How the simulated device makes inks of red, green and blue numbers when it is sent RGB: each ink what its light lacks,

@@ -1,4 +1,4 @@
-package embrick.formats.icc;
+package embrick.demo.ink;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -9,10 +9,11 @@ import embrick.core.colour.Lab;
 import embrick.core.colour.Rendering;
 import embrick.core.colour.Rendering.BlackPoint;
 import embrick.core.colour.Transform;
-import embrick.core.ink.InkOnPaper;
-import embrick.core.ink.RgbDriver;
-import embrick.core.ink.SimulatedPaper;
 import embrick.core.pixels.ColourModel;
+import embrick.formats.icc.Looks;
+import embrick.formats.icc.ProfileFacts;
+import embrick.formats.icc.ProfileShelf;
+import embrick.formats.icc.ShippedProfile;
 import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -32,10 +33,6 @@ class PaperProfilesTest {
                 Arguments.of(ShippedProfile.COTTON_RAG_CMYK, SimulatedPaper.COTTON_RAG),
                 Arguments.of(ShippedProfile.CANVAS_RGB, SimulatedPaper.CANVAS),
                 Arguments.of(ShippedProfile.CANVAS_CMYK, SimulatedPaper.CANVAS));
-    }
-
-    private static IccProfile opened(ShippedProfile profile) throws UnusableProfileException {
-        return IccProfile.parse(profile.bytes());
     }
 
     /** Device values that the paper holds, of no order. */
@@ -63,10 +60,9 @@ class PaperProfilesTest {
 
     @ParameterizedTest
     @MethodSource("papers")
-    void coloursOfThePaperComeBack(ShippedProfile shipped, SimulatedPaper paper) throws UnusableProfileException {
-        IccProfile profile = opened(shipped);
-        Transform look = EngineTransform.toLab(profile, Rendering.RELATIVE_PLAIN);
-        Transform back = EngineTransform.fromLab(profile, Rendering.RELATIVE_PLAIN);
+    void coloursOfThePaperComeBack(ShippedProfile shipped, SimulatedPaper paper) {
+        Transform look = Looks.toLab(shipped, Rendering.RELATIVE_PLAIN);
+        Transform back = Looks.fromLab(shipped, Rendering.RELATIVE_PLAIN);
         float[] device = deviceValues(shipped.model(), paper);
         float[] seen = new float[TRIED * 3];
         float[] again = new float[device.length];
@@ -82,17 +78,19 @@ class PaperProfilesTest {
         }
         System.out.printf("%s: round trip ΔE00 %.3f in the mean, %.2f at most%n", shipped.title(), sum / TRIED, most);
         assertThat(sum / TRIED).isLessThan(1);
+        // Near the rim a table of 33 steps along each axis cuts corners: 1.8 and 2.1 were measured, twice that is a
+        // fault.
         assertThat(most).isLessThan(4);
     }
 
     @ParameterizedTest
     @MethodSource("papers")
-    void saysWhatTheDevicePrints(ShippedProfile shipped, SimulatedPaper paper) throws UnusableProfileException {
+    void saysWhatTheDevicePrints(ShippedProfile shipped, SimulatedPaper paper) {
         InkOnPaper device = new InkOnPaper(paper);
         RgbDriver driver = new RgbDriver(paper);
         float[] values = deviceValues(shipped.model(), paper);
         float[] said = new float[TRIED * 3];
-        EngineTransform.toLab(opened(shipped), Rendering.RELATIVE_PLAIN).apply(values, 0, said, 0, TRIED);
+        Looks.toLab(shipped, Rendering.RELATIVE_PLAIN).apply(values, 0, said, 0, TRIED);
         double sum = 0;
         for (int i = 0; i < TRIED; i++) {
             double[] inks = shipped.model() == ColourModel.RGB
@@ -107,9 +105,8 @@ class PaperProfilesTest {
 
     @ParameterizedTest
     @MethodSource("papers")
-    void greysAreGreyAndInOrder(ShippedProfile shipped, SimulatedPaper paper) throws UnusableProfileException {
-        IccProfile profile = opened(shipped);
-        Transform look = EngineTransform.toLab(profile, Rendering.RELATIVE_PLAIN);
+    void greysAreGreyAndInOrder(ShippedProfile shipped, SimulatedPaper paper) {
+        Transform look = Looks.toLab(shipped, Rendering.RELATIVE_PLAIN);
         int steps = 201;
         float[] greys = new float[steps * 3];
         for (int i = 0; i < steps; i++) {
@@ -118,8 +115,7 @@ class PaperProfilesTest {
         for (Intent intent : new Intent[] {Intent.PERCEPTUAL, Intent.RELATIVE, Intent.SATURATION}) {
             float[] device = new float[steps * shipped.model().channels()];
             float[] printed = new float[steps * 3];
-            EngineTransform.fromLab(profile, new Rendering(intent, BlackPoint.PLAIN))
-                    .apply(greys, 0, device, 0, steps);
+            Looks.fromLab(shipped, new Rendering(intent, BlackPoint.PLAIN)).apply(greys, 0, device, 0, steps);
             look.apply(device, 0, printed, 0, steps);
             float black = printed[0];
             for (int i = 1; i < steps; i++) {
@@ -137,7 +133,7 @@ class PaperProfilesTest {
     }
 
     @Test
-    void papersDifferInWhiteBlackAndColours() throws UnusableProfileException {
+    void papersDifferInWhiteBlackAndColours() {
         ProfileShelf shelf = new ProfileShelf();
         ProfileFacts lustre = shelf.facts(ShippedProfile.LUSTRE_RGB.digest());
         ProfileFacts rag = shelf.facts(ShippedProfile.COTTON_RAG_RGB.digest());

@@ -1,4 +1,4 @@
-package embrick.core.ink;
+package embrick.demo.ink;
 
 /**
  * Three invented papers. Their numbers are made up so that each behaves as its kind does: a coated paper takes dense ink

@@ -1,4 +1,4 @@
-package embrick.core.ink;
+package embrick.demo.ink;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

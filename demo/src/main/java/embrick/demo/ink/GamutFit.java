@@ -1,4 +1,4 @@
-package embrick.core.ink;
+package embrick.demo.ink;
 
 import embrick.core.colour.Lab;
 
