@@ -13,6 +13,7 @@ import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
 import embrick.core.source.SourceFacts;
+import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.OutputColour;
@@ -229,24 +230,48 @@ class PlannerTest {
         }
 
         @Test
-        void aPlainTiffPast4GigabytesIsRefused() {
-            Ticket tiff = ticket().withSize(onPaper("2600 mm", "5200 mm"))
-                    .withPpi(Resolution.perInch(20000))
+        void moreThanAThousandMegapixelsAreRefused() {
+            Ticket tiff = ticket().withSize(onPaper("100 in", "101 in"))
+                    .withPpi(Resolution.perInch(320))
                     .withFile(new FileFormat.Tiff(FileFormat.Packing.PLAIN));
             assertThat(Planner.plan(picture(3000, 2000), tiff, Framing.centred()))
-                    .isInstanceOf(Planning.Refused.class);
+                    .isInstanceOfSatisfying(
+                            Planning.Refused.class,
+                            refused -> assertThat(refused.problems())
+                                    .extracting(Problem::code)
+                                    .containsExactly("too-many-pixels"));
+        }
+
+        /** 100 × 100 in at 300 ppi: 900 MP, of 16 bits 5.4 GB, which the 64-bit layout holds. */
+        @Test
+        void aPlainTiffPast4GigabytesIsPlanned() {
+            Ticket tiff = ticket().withSize(onPaper("100 in", "100 in"))
+                    .withPpi(Resolution.perInch(300))
+                    .withFile(new FileFormat.Tiff(FileFormat.Packing.PLAIN, Depth.SIXTEEN));
+            assertThat(plan(picture(3000, 2000), tiff).figures().unpackedBytes())
+                    .isEqualTo(5_400_000_000L);
         }
     }
 
     @Nested
     class AlwaysTrue {
+        /** The tag only says how stored pixels are seen: what is seen alike is planned alike. */
         @ParameterizedTest
         @EnumSource(Orientation.class)
-        void equalInputsGiveEqualPlans(Orientation orientation) {
-            SourceFacts facts = picture(5472, 3648, orientation);
+        void whatIsSeenAlikeIsPlannedAlike(Orientation orientation) {
+            SourceFacts tagged = picture(5472, 3648, orientation);
+            PixelSize seen = tagged.seen();
             Framing framing =
                     Framing.centred().withTightness(1.3).withCentre(0.4, 0.55).withTilt(-2.4);
-            assertThat(plan(facts, ticket(), framing)).isEqualTo(plan(facts, ticket(), framing));
+            Plan one = plan(tagged, ticket(), framing);
+            Plan other = plan(picture(seen.width(), seen.height()), ticket(), framing);
+            assertThat(one.window().seenAs()).isEqualTo(orientation);
+            assertThat(one.sheet()).isEqualTo(other.sheet());
+            assertThat(one.limits()).isEqualTo(other.limits());
+            assertThat(one.figures()).isEqualTo(other.figures());
+            assertThat(one.window().centreX()).isEqualTo(other.window().centreX());
+            assertThat(one.window().centreY()).isEqualTo(other.window().centreY());
+            assertThat(one.window().scale()).isEqualTo(other.window().scale());
         }
 
         @Test

@@ -7,38 +7,25 @@ import static java.lang.foreign.ValueLayout.JAVA_INT;
 import static java.lang.foreign.ValueLayout.JAVA_SHORT;
 
 import embrick.core.colour.Intent;
-import embrick.core.colour.Rendering;
-import embrick.core.colour.Rendering.BlackPoint;
 import embrick.core.colour.Xyz;
 import embrick.core.pixels.ColourModel;
 import embrick.formats.binding.NativeLibrary;
 import java.lang.foreign.Arena;
 import java.lang.foreign.FunctionDescriptor;
 import java.lang.foreign.MemorySegment;
-import java.lang.foreign.ValueLayout;
 import java.lang.invoke.MethodHandle;
-import java.lang.ref.Cleaner;
-import java.lang.ref.Reference;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Little CMS 2 (lcms2.h), as far as it is used. Buffer sizes are checked here, before every call. */
 final class LittleCms {
-    /** No one-pixel cache, so that one transform may serve several threads. */
-    private static final int FLAGS_NOCACHE = 0x0040;
-
-    private static final int FLAGS_NOOPTIMIZE = 0x0100;
-    /** 16-bit conversions are precalculated into a grid: the finer one, or wide RGB is off by up to 2 counts of 255. */
-    private static final int FLAGS_HIGHRESPRECALC = 0x0400;
 
     private static final int INFO_DESCRIPTION = 0;
 
-    private static final NativeLibrary LIBRARY = new NativeLibrary("liblcms2.so.2", "liblcms2-2");
+    static final NativeLibrary LIBRARY = new NativeLibrary("liblcms2.so.2", "liblcms2-2");
     private static final MethodHandle OPEN =
             LIBRARY.function("cmsOpenProfileFromMem", FunctionDescriptor.of(ADDRESS, ADDRESS, JAVA_INT));
     private static final MethodHandle CLOSE =
@@ -50,15 +37,6 @@ final class LittleCms {
             FunctionDescriptor.of(JAVA_INT, ADDRESS, JAVA_INT, ADDRESS, ADDRESS, ADDRESS, JAVA_INT));
     private static final MethodHandle OPEN_PCS =
             LIBRARY.function("cmsCreateLab4Profile", FunctionDescriptor.of(ADDRESS, ADDRESS));
-    private static final MethodHandle CREATE = LIBRARY.function(
-            "cmsCreateExtendedTransform",
-            FunctionDescriptor.of(
-                    ADDRESS, ADDRESS, JAVA_INT, ADDRESS, ADDRESS, ADDRESS, ADDRESS, ADDRESS, JAVA_INT, JAVA_INT,
-                    JAVA_INT, JAVA_INT));
-    private static final MethodHandle DELETE =
-            LIBRARY.function("cmsDeleteTransform", FunctionDescriptor.ofVoid(ADDRESS));
-    private static final MethodHandle APPLY =
-            LIBRARY.shortFunction("cmsDoTransform", FunctionDescriptor.ofVoid(ADDRESS, ADDRESS, ADDRESS, JAVA_INT));
 
     private static final MethodHandle BLACK_POINT = LIBRARY.function(
             "cmsDetectBlackPoint", FunctionDescriptor.of(JAVA_INT, ADDRESS, ADDRESS, JAVA_INT, JAVA_INT));
@@ -102,16 +80,16 @@ final class LittleCms {
     /** An opened profile; close it. */
     static final class Profile implements AutoCloseable {
         private final Arena arena = Arena.ofConfined();
-        private final MemorySegment handle;
+        final MemorySegment handle;
 
         private Profile() {
             handle = NativeLibrary.call(() -> (MemorySegment) OPEN_PCS.invokeExact(MemorySegment.NULL));
         }
 
-        static Profile of(Link link) {
+        static Profile of(Conversion.Link link) {
             return switch (link) {
-                case Link.Icc icc -> new Profile(icc.bytes());
-                case Link.Pcs _ -> new Profile();
+                case Conversion.Link.Icc icc -> new Profile(icc.bytes());
+                case Conversion.Link.Pcs _ -> new Profile();
             };
         }
 
@@ -243,173 +221,6 @@ final class LittleCms {
             int ignored = NativeLibrary.call(() -> (int) CLOSE.invokeExact(handle));
             assert ignored != 0;
             arena.close();
-        }
-    }
-
-    /** One profile of a chain. */
-    sealed interface Link {
-        record Icc(byte[] bytes) implements Link {}
-
-        /** The profile connection space itself, L*a*b*. */
-        record Pcs() implements Link {}
-    }
-
-    /** How samples lie in memory: COLORSPACE_SH, CHANNELS_SH, BYTES_SH and FLOAT_SH of lcms2.h, interleaved. */
-    enum Samples {
-        SHORTS(2, ValueLayout.JAVA_SHORT),
-        DOUBLES(1 << 22, ValueLayout.JAVA_DOUBLE);
-
-        private final int code;
-        private final ValueLayout layout;
-
-        Samples(int code, ValueLayout layout) {
-            this.code = code;
-            this.layout = layout;
-        }
-
-        /** @param model empty for L*a*b* */
-        private int format(Optional<ColourModel> model) {
-            int space = model.map(Samples::space).orElse(10);
-            return code | space << 16 | channels(model) << 3;
-        }
-
-        private static int space(ColourModel model) {
-            return switch (model) {
-                case GREY -> 3;
-                case RGB -> 4;
-                case CMYK -> 6;
-            };
-        }
-
-        private static int channels(Optional<ColourModel> model) {
-            return model.map(ColourModel::channels).orElse(3);
-        }
-    }
-
-    /** Whether a chain is worked out into a grid first, which is quick, or step by step, which is exact. */
-    enum Working {
-        GRID(FLAGS_HIGHRESPRECALC),
-        EXACT(FLAGS_NOOPTIMIZE);
-
-        private final int flags;
-
-        Working(int flags) {
-            this.flags = flags;
-        }
-    }
-
-    /** A conversion along a chain of profiles. It may serve several threads at once, until it is closed. */
-    static final class Conversion implements AutoCloseable {
-        private static final Cleaner CLEANER = Cleaner.create();
-
-        private final MemorySegment handle;
-        /** Frees it once; at the latest when nobody has it any more, since caches let go of what others may still use. */
-        private final Cleaner.Cleanable freeing;
-
-        private final Samples samples;
-        private final int channelsIn;
-        private final int channelsOut;
-
-        /**
-         * @param links two or more
-         * @param renderings how each link is come to from the one before; the first is that of the second
-         * @throws IllegalArgumentException if there is no such conversion
-         */
-        Conversion(List<Link> links, List<Rendering> renderings, Samples samples, Working working) {
-            List<Profile> profiles = new ArrayList<>();
-            try (Arena arena = Arena.ofConfined()) {
-                for (Link link : links) {
-                    profiles.add(Profile.of(link));
-                }
-                Optional<ColourModel> in = profiles.getFirst().model();
-                Optional<ColourModel> out = profiles.getLast().model();
-                this.samples = samples;
-                this.channelsIn = Samples.channels(in);
-                this.channelsOut = Samples.channels(out);
-                this.handle =
-                        create(arena, profiles, renderings, samples.format(in), samples.format(out), working.flags);
-            } finally {
-                profiles.forEach(Profile::close);
-            }
-            if (handle.address() == 0) {
-                throw new IllegalArgumentException("profiles: expected some with a way from one to the next");
-            }
-            this.freeing = CLEANER.register(this, freeing(handle));
-        }
-
-        private static Runnable freeing(MemorySegment handle) {
-            return () -> NativeLibrary.call(() -> {
-                DELETE.invokeExact(handle);
-                return null;
-            });
-        }
-
-        private static MemorySegment create(
-                Arena arena, List<Profile> profiles, List<Rendering> renderings, int in, int out, int flags) {
-            int count = profiles.size();
-            MemorySegment handles = arena.allocate(ADDRESS, count);
-            MemorySegment compensated = arena.allocate(JAVA_INT, count);
-            MemorySegment intents = arena.allocate(JAVA_INT, count);
-            MemorySegment adapted = arena.allocate(JAVA_DOUBLE, count);
-            for (int i = 0; i < count; i++) {
-                Rendering rendering = renderings.get(Math.max(0, i - 1));
-                handles.setAtIndex(ADDRESS, i, profiles.get(i).handle);
-                compensated.setAtIndex(JAVA_INT, i, rendering.blackPoint() == BlackPoint.COMPENSATED ? 1 : 0);
-                intents.setAtIndex(JAVA_INT, i, rendering.intent().number());
-                adapted.setAtIndex(JAVA_DOUBLE, i, 1);
-            }
-            return NativeLibrary.call(() -> (MemorySegment) CREATE.invokeExact(
-                    MemorySegment.NULL,
-                    count,
-                    handles,
-                    compensated,
-                    intents,
-                    adapted,
-                    MemorySegment.NULL,
-                    0,
-                    in,
-                    out,
-                    flags | FLAGS_NOCACHE));
-        }
-
-        int channelsIn() {
-            return channelsIn;
-        }
-
-        int channelsOut() {
-            return channelsOut;
-        }
-
-        @Override
-        public void close() {
-            freeing.clean();
-        }
-
-        /** Shapes: pixels × channels, interleaved. Units: counts of 16 bits; L*a*b* as ICC.1 version 4 encodes it. */
-        void apply(short[] in, short[] out, int pixels) {
-            require(Samples.SHORTS, in.length, out.length, pixels);
-            apply(MemorySegment.ofArray(in), MemorySegment.ofArray(out), pixels);
-        }
-
-        /** Shapes: pixels × channels, interleaved. Units: 0..1, inks 0..100, L*a*b* as it is. */
-        void apply(double[] in, double[] out, int pixels) {
-            require(Samples.DOUBLES, in.length, out.length, pixels);
-            apply(MemorySegment.ofArray(in), MemorySegment.ofArray(out), pixels);
-        }
-
-        private void require(Samples wanted, int in, int out, int pixels) {
-            if (samples != wanted || in < (long) pixels * channelsIn || out < (long) pixels * channelsOut) {
-                throw new IllegalArgumentException("arrays: expected " + pixels + " pixels as " + samples + ", got "
-                        + in + " and " + out + " as " + wanted);
-            }
-        }
-
-        private void apply(MemorySegment source, MemorySegment target, int pixels) {
-            NativeLibrary.call(() -> {
-                APPLY.invokeExact(handle, source, target, pixels);
-                return null;
-            });
-            Reference.reachabilityFence(this);
         }
     }
 }

@@ -3,10 +3,9 @@ package embrick.formats.icc;
 import embrick.core.colour.Rendering;
 import embrick.core.colour.Transform;
 import embrick.core.pixels.ColourModel;
-import embrick.formats.icc.LittleCms.Conversion;
-import embrick.formats.icc.LittleCms.Link;
-import embrick.formats.icc.LittleCms.Samples;
-import embrick.formats.icc.LittleCms.Working;
+import embrick.formats.icc.Conversion.Link;
+import embrick.formats.icc.Conversion.Samples;
+import embrick.formats.icc.Conversion.Working;
 import java.util.List;
 
 /** L*a*b* of shipped profiles and back through Little CMS in doubles, for tests. */
