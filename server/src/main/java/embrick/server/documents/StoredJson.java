@@ -66,6 +66,12 @@ public class StoredJson {
     })
     private interface ProfileKinds {}
 
+    private static final String VERSION = "schemaVersion";
+    /** Plans before this version did not say theirs: it is told by their parts. */
+    private static final int PLAN_VERSION = 5;
+
+    private static final int UNSAID = 0;
+
     /** Some kilobytes each, with the text they were read from. */
     private static final int MOST_FACTS = 10_000;
 
@@ -93,8 +99,25 @@ public class StoredJson {
         return mapper.treeToValue(Upcasts.framing(object(json)), FramingDocument.class);
     }
 
+    /** A plan with the version of its shape. */
+    public String writePlan(Plan plan) {
+        ObjectNode object = mapper.valueToTree(plan);
+        return mapper.writeValueAsString(object.put(VERSION, PLAN_VERSION));
+    }
+
+    /**
+     * A stored plan, of this version or an earlier one.
+     *
+     * @throws IllegalStateException if a later version wrote it
+     */
     public Plan plan(String json) {
-        return mapper.treeToValue(Upcasts.plan(object(json)), Plan.class);
+        ObjectNode object = object(json);
+        int version = object.path(VERSION).asInt(UNSAID);
+        if (version > PLAN_VERSION) {
+            throw new IllegalStateException("plan: expected version " + PLAN_VERSION + " or earlier, got " + version);
+        }
+        object.remove(VERSION);
+        return mapper.treeToValue(version == PLAN_VERSION ? object : Upcasts.plan(object), Plan.class);
     }
 
     /** Facts never change once they are stored, and a pile of thousands is listed again and again. */

@@ -39,7 +39,7 @@ class PiecePlans {
                 Plan plan = ready.plan();
                 piece.plan(
                         new Piece.Planned(
-                                json.write(plan),
+                                json.writePlan(plan),
                                 plan.total().width(),
                                 plan.total().height(),
                                 plan.marked().toPpi(),

@@ -68,7 +68,7 @@ class StoredJsonTest {
                         Framing.centred().withTilt(3).withTightness(1.7)))
                 .plan();
         assertThat(plan.colour().from()).isEqualTo(new ProfileRef.Icc("ab12", ColourModel.RGB));
-        assertThat(json.plan(json.write(plan))).isEqualTo(plan);
+        assertThat(json.plan(json.writePlan(plan))).isEqualTo(plan);
     }
 
     @Test
@@ -98,7 +98,7 @@ class StoredJsonTest {
                                 Framing.centred(),
                                 Optional.of(new CaptionText("Tide", 2, ""))))
                         .plan();
-                assertThat(json.plan(json.write(plan))).isEqualTo(plan);
+                assertThat(json.plan(json.writePlan(plan))).isEqualTo(plan);
             }
         }
     }
@@ -208,5 +208,17 @@ class StoredJsonTest {
     void aDocumentOfAnUnknownVersionIsNotGuessedAt() {
         assertThatThrownBy(() -> json.ticket("{\"schemaVersion\":99}"))
                 .hasMessage("ticket: expected schemaVersion 1 to 4, got 99");
+    }
+
+    /** A plan that a later Embrick stored is not half understood. */
+    @Test
+    void aPlanOfALaterVersionIsRefused() {
+        Plan plan = ((Planning.Ready)
+                        Planner.plan(FACTS, TicketDocuments.toTicket(TicketDocuments.standard()), Framing.centred()))
+                .plan();
+        String stored = json.writePlan(plan);
+        assertThat(stored).contains("\"schemaVersion\":5");
+        assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":5", "\"schemaVersion\":6")))
+                .hasMessageContaining("version 5 or earlier, got 6");
     }
 }
