@@ -36,7 +36,7 @@ record Layout(
         return switch (ticket.size()) {
             case Size.OnPaper paper -> {
                 PixelSize sheet = sheetPixels(paper, seen, ticket, framing);
-                Bands framed = EdgeRule.framed(ticket, sheet);
+                Bands framed = BandRule.framed(ticket, sheet);
                 yield onPaper(seen, framed.around(sheet), ticket, framing, printedPpi)
                         .within(sheet, framed);
             }

@@ -33,7 +33,7 @@ import java.util.OptionalDouble;
  * <p>Rounding rules, each named once in {@code Layout} or {@code Resolution}: a face takes the nearest pixel
  * ({@code pixelsFor}); a shape with all its pixels takes whole pixels that exist ({@code Layout.wholePixelsWithin}); a
  * picture inside a sheet takes the nearest pixel, never more than the sheet ({@code Layout.nearestWithin}); bands round up,
- * each by itself ({@code EdgeRule}).
+ * each by itself ({@code BandRule}).
  */
 public final class Planner {
     /** Less than this of a sheet is the rounding of the sums that led here: a tenth of a pixel of 10 megapixels. */
@@ -63,15 +63,15 @@ public final class Planner {
         Seen seen = Seen.of(facts, framing);
         Layout layout =
                 Layout.of(seen, ticket, framing, printedPpi.orElse(ticket.ppi().toPpi()));
-        Bands bands = EdgeRule.bands(ticket, layout.sheet());
-        problems.addAll(PlanLimits.sizeProblems(layout.sheet(), bands, ticket));
+        EdgeRule edges = EdgeRule.of(ticket, layout.sheet(), words);
+        problems.addAll(PlanLimits.sizeProblems(layout.sheet(), edges.bands(), ticket));
         problems.addAll(PlanLimits.paperProblems(layout, ticket));
-        problems.addAll(EdgeRule.problems(ticket, layout, words));
+        problems.addAll(edges.problems(layout.picture()));
         LiftRule.problem(ticket.lift(), ticket.ppi()).ifPresent(problems::add);
         if (!problems.isEmpty()) {
             return new Planning.Refused(problems);
         }
-        Plan plan = assemble(facts, ticket, framing, seen, layout, words);
+        Plan plan = assemble(facts, ticket, framing, seen, layout, edges);
         return new Planning.Ready(plan, PlanNotices.of(facts, ticket, plan));
     }
 
@@ -86,7 +86,7 @@ public final class Planner {
     }
 
     private static Plan assemble(
-            SourceFacts facts, Ticket ticket, Framing framing, Seen seen, Layout layout, Optional<CaptionText> words) {
+            SourceFacts facts, Ticket ticket, Framing framing, Seen seen, Layout layout, EdgeRule edges) {
         PixelRect picture = layout.picture();
         double scale = layout.scale();
         double centreX = layout.centreX();
@@ -108,7 +108,7 @@ public final class Planner {
         ColourPath colour = colourPath(facts, ticket);
         int bits = ticket.file().bits(facts.colour().bitsPerChannel());
         double bare = bareShare(window, seen.size(), ticket, framing);
-        Extension extension = extension(ticket, layout, words);
+        Extension extension = extension(ticket, layout, edges);
         Bands reach = bare > 0 ? Bands.NONE : reach(ticket, layout, window, seen.size(), extension.bands());
         return new Plan(
                 source,
@@ -137,8 +137,8 @@ public final class Planner {
                 figures(ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits));
     }
 
-    private static Extension extension(Ticket ticket, Layout layout, Optional<CaptionText> words) {
-        Extension extension = EdgeRule.extension(ticket, layout.sheet(), words);
+    private static Extension extension(Ticket ticket, Layout layout, EdgeRule edges) {
+        Extension extension = edges.extension();
         if (ticket.fit().marks() == Fit.TrimMarks.NONE) {
             return extension;
         }
