@@ -17,7 +17,7 @@ export interface Entry {
   loss?: Schemas['LossView'] | undefined;
 }
 
-export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'unframed' | 'own' | 'damaged' | 'left-out';
+export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'unframed' | 'own' | 'left-out';
 export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight' | 'colour';
 
 export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => boolean }[] = [
@@ -30,7 +30,6 @@ export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => 
   { key: 'small', words: 'too small', holds: ({ outlook }) => outlook?.verdict === 'POOR' },
   { key: 'unframed', words: 'not framed', holds: ({ original, framed }) => !!original.facts && !framed },
   { key: 'own', words: 'with their own', holds: ({ own }) => own !== '' },
-  { key: 'damaged', words: 'damaged', holds: ({ original }) => !!original.damage },
   { key: 'left-out', words: 'left out', holds: ({ original }) => original.leftOut },
 ];
 

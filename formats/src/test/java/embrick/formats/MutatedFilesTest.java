@@ -7,11 +7,13 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Hundreds of damaged files for each reader: no death, no hang, no unbounded memory, every refusal with its reason. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
@@ -47,23 +49,26 @@ class MutatedFilesTest {
                 """, folder);
     }
 
+    /**
+     * The share that may become another picture without a word: none where a format has checksums of its rows, some where
+     * it has none at all. Half of the hits go to headers, whose numbers nothing checks either.
+     */
     @ParameterizedTest
-    @ValueSource(
-            strings = {
-                "baseline.jpg",
-                "progressive.jpg",
-                "cmyk.jpg",
-                "rgb.png",
-                "palette.png",
-                "plain.tif",
-                "tiled.tif",
-                "big.tif",
-                "lossy.webp",
-                "lossless.webp",
-                "rgb.heic",
-                "rgba.heic"
-            })
-    void everyDamageIsAnswered(String name) throws IOException, InterruptedException {
+    @CsvSource({
+        "baseline.jpg, 0.10",
+        "progressive.jpg, 0.06",
+        "cmyk.jpg, 0.08",
+        "rgb.png, 0",
+        "palette.png, 0",
+        "plain.tif, 0.01",
+        "tiled.tif, 0.08",
+        "big.tif, 0.08",
+        "lossy.webp, 0.25",
+        "lossless.webp, 0.45",
+        "rgb.heic, 0.35",
+        "rgba.heic, 0.35"
+    })
+    void everyDamageIsAnswered(String name, double most) throws IOException, InterruptedException {
         Process process = new ProcessBuilder(List.of(
                         ProcessHandle.current().info().command().orElseThrow(),
                         "-Xmx256m",
@@ -88,5 +93,8 @@ class MutatedFilesTest {
         assertThat(process.exitValue()).as(said).isZero();
         assertThat(said).contains("fates of " + TIMES);
         System.out.println(name + " " + said);
+        Matcher unseen = Pattern.compile("UNSEEN=(\\d+)").matcher(said);
+        int without = unseen.find() ? Integer.parseInt(unseen.group(1)) : 0;
+        assertThat((double) without / TIMES).as(said).isLessThanOrEqualTo(most);
     }
 }
