@@ -2,12 +2,14 @@ package embrick.formats.apart;
 
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
+import embrick.formats.picture.Damage;
 import embrick.formats.picture.Decoded;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureFormat;
 import embrick.formats.picture.RasterMemory;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Optional;
 
 /** A format whose pixels are decoded by a process of its own; its headers are read as ever. */
 public final class ApartPictures implements PictureFormat {
@@ -26,11 +28,18 @@ public final class ApartPictures implements PictureFormat {
 
     @Override
     public Picture read(Path file) throws IOException {
-        SourceFacts facts = format.read(file).facts();
+        Picture here = format.read(file);
+        SourceFacts facts = here.facts();
         return new Picture() {
             @Override
             public SourceFacts facts() {
                 return facts;
+            }
+
+            /** By code of ours, in this process. */
+            @Override
+            public Optional<Damage> examine() throws IOException {
+                return here.examine();
             }
 
             /** In memory that is shared with the child, wherever others are to be. */

@@ -61,6 +61,15 @@ record TiffHeader(int page, int pages, PixelSize size, SampleLayout samples, Mar
         return of(chosen == null ? first : chosen, page, Math.max(1, whole));
     }
 
+    /** The directory of a page. */
+    static Ifd page(Ifd.Bytes bytes, int page) throws IOException {
+        Ifd ifd = Ifd.first(bytes);
+        for (int number = 0; number < page; number++) {
+            ifd = ifd.following().orElseThrow(() -> new IOException("page " + page + " is missing"));
+        }
+        return ifd;
+    }
+
     private static TiffHeader of(Ifd ifd, int page, int pages) throws IOException {
         List<ColourRemark> remarks = new ArrayList<>();
         PixelSize size = size(ifd);

@@ -4,6 +4,7 @@ import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.Pages;
 import embrick.formats.ifd.Ifd;
+import embrick.formats.picture.Damage;
 import embrick.formats.picture.Decoded;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
@@ -53,6 +54,13 @@ public final class TiffPictures implements PictureFormat {
             @Override
             public SourceFacts facts() {
                 return facts;
+            }
+
+            @Override
+            public Optional<Damage> examine() throws IOException {
+                try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+                    return DeflateCheck.of(channel, header, TiffHeader.page(Ifd.over(channel), header.page()));
+                }
             }
 
             @Override

@@ -342,4 +342,29 @@ class TiffKindsTest {
         }
         assertThatThrownBy(() -> Pieces.FORMATS.open(cut)).isInstanceOf(UnusablePictureException.class);
     }
+
+    /** Of Deflate there is a checksum: every whole file passes it, strips, tiles and planes; one bit more does not. */
+    @Test
+    void packedPartsAreHeldAgainstTheirChecksum() throws IOException {
+        for (String name : new String[] {
+            "packed-zip-8",
+            "packed-zip-2-16",
+            "tiled-zip-8",
+            "tiled-zip-2-16",
+            "alpha-zip-8",
+            "separate-zip",
+            "separatetiled-zip",
+            "bigmotorola",
+            "packed-lzw-8",
+            "grey1"
+        }) {
+            assertThat(Pieces.FORMATS.examine(folder.resolve(name + ".tif")))
+                    .as(name)
+                    .isEmpty();
+        }
+        byte[] bytes = Files.readAllBytes(folder.resolve("alpha-zip-8.tif"));
+        bytes[bytes.length / 2] ^= 4;
+        Path other = Files.write(folder.resolve("other.tif"), bytes);
+        assertThat(Pieces.FORMATS.examine(other)).isPresent();
+    }
 }
