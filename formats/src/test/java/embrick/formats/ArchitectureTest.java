@@ -27,4 +27,21 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("embrick.server..", "org.springframework..", "java.sql..");
+
+    /** The door knows its rooms; no room knows the door. What all formats share is in {@code picture}. */
+    @ArchTest
+    static final ArchRule noRoomKnowsTheDoor = noClasses()
+            .that()
+            .resideInAPackage("embrick.formats.*..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("embrick.formats");
+
+    @ArchTest
+    static final ArchRule whatFormatsShareKnowsNoFormat = noClasses()
+            .that()
+            .resideInAPackage("..formats.picture..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("..jpeg..", "..png..", "..tiff..", "..heif..", "..webp..", "..pdf..", "..apart..");
 }

@@ -19,7 +19,6 @@ import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.formats.icc.ShippedProfile;
-import embrick.formats.pdf.Book;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Verified;
 import java.io.ByteArrayOutputStream;

@@ -46,4 +46,21 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .resideInAPackage("embrick.formats..");
+
+    /** Formats have one door, and beside it profiles and the words in which pictures are spoken of. */
+    @ArchTest
+    static final ArchRule noFormatIsKnownByName = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    "embrick.formats.jpeg..",
+                    "embrick.formats.png..",
+                    "embrick.formats.tiff..",
+                    "embrick.formats.heif..",
+                    "embrick.formats.webp..",
+                    "embrick.formats.pdf..",
+                    "embrick.formats.apart..",
+                    "embrick.formats.ifd..",
+                    "embrick.formats.exif..",
+                    "embrick.formats.probe..");
 }

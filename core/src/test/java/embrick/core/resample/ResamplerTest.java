@@ -82,25 +82,27 @@ class ResamplerTest {
         "MITCHELL, 700, 45", "NEAREST, 300, 0", "NEAREST, 300, 11", "BILINEAR, 255, 3", "CIRCULAR_LANCZOS, 255, 0"
     })
     void farSmallerOutputsAgreeWithTheDirectSum(Method method, double scale, double tilt) {
-        try (Raster raster = noise(2400, 1700, 1, 1)) {
-            Window window = window(raster, Orientation.UPRIGHT, new PixelSize(3, 2), scale, tilt);
+        try (Raster raster = noise(420, 330, 1, 1)) {
+            Window window = window(raster, Orientation.UPRIGHT, new PixelSize(2, 1), scale, tilt);
             DirectSum direct = new DirectSum(raster, window, method);
             float[] ours = render(raster, window, Resampling.by(method));
             for (int i = 0; i < ours.length; i++) {
-                assertThat((double) ours[i]).isCloseTo(direct.pixel(i % 3, i / 3)[0], within(HALF_COUNT));
+                assertThat((double) ours[i]).isCloseTo(direct.pixel(i % 2, i / 2)[0], within(HALF_COUNT));
             }
         }
     }
 
-    @ParameterizedTest
-    @EnumSource(Method.class)
-    void thousandsOfTimesSmallerIsNoMatterOfMemory(Method method) {
-        try (Raster raster = noise(12_000, 9000, 1, 1)) {
-            for (double tilt : new double[] {0, 10}) {
+    /** Kernels of a thousand million weights are never made: a plain picture comes out plain. */
+    @Test
+    void thousandsOfTimesSmallerIsNoMatterOfMemory() {
+        try (Raster raster = Raster.allocate(new PixelSize(6000, 4000), 1, 1)) {
+            raster.samples().fill((byte) 51);
+            for (Method method : Method.values()) {
+                double tilt = method.ordinal() % 2 == 0 ? 0 : 10;
                 Window window = window(raster, Orientation.UPRIGHT, new PixelSize(2, 1), 5000, tilt);
-                assertThat(render(raster, window, Resampling.by(method)))
-                        .hasSize(2)
-                        .doesNotContain(Float.NaN);
+                for (float sample : render(raster, window, Resampling.by(method))) {
+                    assertThat((double) sample).as(method.name()).isCloseTo(0.2, within(1e-4));
+                }
             }
         }
     }

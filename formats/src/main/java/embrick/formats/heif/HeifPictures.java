@@ -6,11 +6,9 @@ import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.formats.apart.DecoderPool;
 import embrick.formats.icc.ShippedProfile;
-import embrick.formats.picture.Decoded;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
-import embrick.formats.picture.RasterMemory;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -68,16 +66,6 @@ public final class HeifPictures implements PictureFormat {
                 PictureColours.ppi(heif.across(), heif.down()),
                 colours.of(ColourModel.RGB, heif.alpha(), heif.bits() > 8 ? 16 : 8, heif.icc(), named),
                 Files.size(file));
-        return new Picture() {
-            @Override
-            public SourceFacts facts() {
-                return facts;
-            }
-
-            @Override
-            public Decoded decode(int leastEdge, RasterMemory memory) throws IOException {
-                return heif.decode(file, memory);
-            }
-        };
+        return new Picture(facts, (_, memory) -> heif.decode(file, memory));
     }
 }

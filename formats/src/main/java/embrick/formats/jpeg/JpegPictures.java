@@ -9,12 +9,9 @@ import embrick.core.source.SourceFacts.Pages;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.exif.ExifFacts;
-import embrick.formats.picture.Damage;
-import embrick.formats.picture.Decoded;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
-import embrick.formats.picture.RasterMemory;
 import java.io.BufferedInputStream;
 import java.io.DataInputStream;
 import java.io.IOException;
@@ -46,23 +43,10 @@ public final class JpegPictures implements PictureFormat {
     @Override
     public Picture read(Path file) throws IOException {
         JpegHeader header = header(file);
-        SourceFacts facts = facts(header, Files.size(file));
-        return new Picture() {
-            @Override
-            public SourceFacts facts() {
-                return facts;
-            }
-
-            @Override
-            public Optional<Damage> examine() throws IOException {
-                return JpegReader.examine(file, header);
-            }
-
-            @Override
-            public Decoded decode(int leastEdge, RasterMemory memory) throws IOException {
-                return JpegReader.read(file, header, leastEdge, memory);
-            }
-        };
+        return new Picture(
+                facts(header, Files.size(file)),
+                (leastEdge, memory) -> JpegReader.read(file, header, leastEdge, memory),
+                () -> JpegReader.examine(file, header));
     }
 
     private SourceFacts facts(JpegHeader header, long bytes) {

@@ -73,7 +73,7 @@ public final class PdfPages implements AutoCloseable {
     public record Picture(Packing packing, int width, int height, int channels, int bits, byte[] profile) {}
 
     /** The picture that a plan makes. */
-    static Picture picture(Packing packing, Plan plan, byte[] profile) {
+    public static Picture picture(Packing packing, Plan plan, byte[] profile) {
         return new Picture(
                 packing,
                 plan.total().width(),

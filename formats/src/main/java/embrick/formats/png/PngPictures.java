@@ -8,11 +8,9 @@ import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.units.PixelSize;
 import embrick.formats.exif.ExifFacts;
 import embrick.formats.icc.ShippedProfile;
-import embrick.formats.picture.Decoded;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
-import embrick.formats.picture.RasterMemory;
 import java.io.BufferedInputStream;
 import java.io.DataInputStream;
 import java.io.IOException;
@@ -42,18 +40,7 @@ public final class PngPictures implements PictureFormat {
     @Override
     public Picture read(Path file) throws IOException {
         PngHeader header = header(file);
-        SourceFacts facts = facts(header, Files.size(file));
-        return new Picture() {
-            @Override
-            public SourceFacts facts() {
-                return facts;
-            }
-
-            @Override
-            public Decoded decode(int leastEdge, RasterMemory memory) throws IOException {
-                return PngReader.read(file, header, memory);
-            }
-        };
+        return new Picture(facts(header, Files.size(file)), (_, memory) -> PngReader.read(file, header, memory));
     }
 
     private SourceFacts facts(PngHeader header, long bytes) {

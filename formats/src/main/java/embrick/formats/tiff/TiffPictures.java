@@ -5,11 +5,9 @@ import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.Pages;
 import embrick.formats.ifd.Ifd;
 import embrick.formats.picture.Damage;
-import embrick.formats.picture.Decoded;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
-import embrick.formats.picture.RasterMemory;
 import embrick.formats.picture.UnusablePictureException;
 import java.io.EOFException;
 import java.io.IOException;
@@ -50,24 +48,13 @@ public final class TiffPictures implements PictureFormat {
                 header.pages() > 1 ? Pages.FIRST_OF_SEVERAL : Pages.ONE,
                 header.marks().title(),
                 Files.size(file));
-        return new Picture() {
-            @Override
-            public SourceFacts facts() {
-                return facts;
-            }
+        return new Picture(facts, (_, memory) -> TiffDecoder.decode(file, header, memory), () -> examine(file, header));
+    }
 
-            @Override
-            public Optional<Damage> examine() throws IOException {
-                try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
-                    return DeflateCheck.of(channel, header, TiffHeader.page(Ifd.over(channel), header.page()));
-                }
-            }
-
-            @Override
-            public Decoded decode(int leastEdge, RasterMemory memory) throws IOException {
-                return TiffDecoder.decode(file, header, memory);
-            }
-        };
+    private static Optional<Damage> examine(Path file, TiffHeader header) throws IOException {
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+            return DeflateCheck.of(channel, header, TiffHeader.page(Ifd.over(channel), header.page()));
+        }
     }
 
     static TiffHeader header(Path file) throws IOException {

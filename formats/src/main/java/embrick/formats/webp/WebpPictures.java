@@ -5,11 +5,9 @@ import embrick.core.pixels.Orientation;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.formats.exif.ExifFacts;
-import embrick.formats.picture.Decoded;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
-import embrick.formats.picture.RasterMemory;
 import java.io.BufferedInputStream;
 import java.io.DataInputStream;
 import java.io.IOException;
@@ -49,16 +47,6 @@ public final class WebpPictures implements PictureFormat {
                         header.icc(),
                         PictureColours.named(header.exif(), ColourModel.RGB)),
                 bytes);
-        return new Picture() {
-            @Override
-            public SourceFacts facts() {
-                return facts;
-            }
-
-            @Override
-            public Decoded decode(int leastEdge, RasterMemory memory) throws IOException {
-                return header.decode(file, memory);
-            }
-        };
+        return new Picture(facts, (_, memory) -> header.decode(file, memory));
     }
 }

@@ -2,7 +2,7 @@ package embrick.server.deliveries;
 
 import embrick.core.lift.Halo;
 import embrick.core.plan.Plan;
-import embrick.formats.pdf.Book;
+import embrick.formats.Book;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;

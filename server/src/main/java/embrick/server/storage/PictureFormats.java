@@ -1,11 +1,11 @@
 package embrick.server.storage;
 
+import embrick.formats.Book;
 import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.Remarking;
 import embrick.formats.ScreenPictures;
 import embrick.formats.icc.ProfileShelf;
-import embrick.formats.pdf.Book;
 import embrick.formats.picture.DecodeLimits;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;

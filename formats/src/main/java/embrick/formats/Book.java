@@ -1,10 +1,12 @@
-package embrick.formats.pdf;
+package embrick.formats;
 
 import embrick.core.plan.PageLayout;
 import embrick.core.plan.Plan;
 import embrick.core.ticket.FileFormat;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.pdf.PdfPages;
 import embrick.formats.pdf.PdfPages.Packing;
+import embrick.formats.pdf.PdfPiece;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
