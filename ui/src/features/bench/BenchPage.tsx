@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { App, Button, Select } from 'antd';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { smallPicture, type Schemas } from '../../api/client';
+import { isForPieces, smallPicture, type Schemas } from '../../api/client';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
 import { CarryDrawer } from '../carry';
@@ -64,7 +64,7 @@ export function BenchPage() {
   const originals = useMemo(() => {
     const wanted = only ? new Set(only.split(',')) : undefined;
     return (originalsOfJob.data ?? []).filter(
-      (original) => original.facts && !original.leftOut && (!wanted || wanted.has(original.id)),
+      (original) => isForPieces(original) && !original.leftOut && (!wanted || wanted.has(original.id)),
     );
   }, [originalsOfJob.data, only]);
   const outlookById = useMemo(

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Segmented, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { answer, api } from '../../api/client';
+import { answer, api, isForPieces } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, stem } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
@@ -140,7 +140,7 @@ export function PilePage() {
           unit={ticket?.document.unit ?? 'IN'}
           chosen={chosen}
           onChoose={choose}
-          onOpen={({ original }) => original.facts && void navigate(`/jobs/${jobId}/bench?at=${original.id}`)}
+          onOpen={({ original }) => isForPieces(original) && void navigate(`/jobs/${jobId}/bench?at=${original.id}`)}
         />
       ) : (
         <PictureTable entries={shown} chosen={chosen} onChosen={setChosen} />
@@ -172,6 +172,7 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
     () => entries.filter(({ original }) => chosen.has(original.id) && original.facts),
     [entries, chosen],
   );
+  const forPieces = pictures.filter(({ original }) => isForPieces(original));
   const pictureIds = useMemo(() => pictures.map(({ original }) => original.id), [pictures]);
   // Carried from a picture that was framed, if there is one outside of those chosen; another can be taken in the drawer.
   const framed = all.filter((entry) => entry.framed);
@@ -247,10 +248,10 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           </Button>
           <Button
             type="primary"
-            disabled={pictures.length === 0}
-            onClick={() => void navigate(`/jobs/${jobId}/bench?only=${pictures.map(({ original }) => original.id).join(',')}`)}
+            disabled={forPieces.length === 0}
+            onClick={() => void navigate(`/jobs/${jobId}/bench?only=${forPieces.map(({ original }) => original.id).join(',')}`)}
           >
-            Frame these {pictures.length}
+            Frame these {forPieces.length}
           </Button>
         </>
       ) : (

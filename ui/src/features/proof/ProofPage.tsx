@@ -3,6 +3,7 @@ import { App, Button, Segmented, Select } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { Problem } from '../../api/problems';
+import { isForPieces } from '../../api/client';
 import { decimals, pixels } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
@@ -82,7 +83,7 @@ export function ProofPage() {
   const displayPpi = useDisplayPpi();
 
   const originals = useMemo(
-    () => (originalsOfJob.data ?? []).filter((original) => original.facts && !original.leftOut),
+    () => (originalsOfJob.data ?? []).filter((original) => isForPieces(original) && !original.leftOut),
     [originalsOfJob.data],
   );
   const outlookById = useMemo(() => new Map(outlook?.pictures.map((one) => [one.originalId, one])), [outlook]);

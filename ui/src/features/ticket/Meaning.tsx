@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { smallPicture, type Schemas } from '../../api/client';
+import { isForPieces, smallPicture, type Schemas } from '../../api/client';
 import { bytes, count, decimals, pixels, stem } from '../../shared/format';
 import { Verdict, type Level } from '../../shared/Verdict';
 import type { Outlook } from './queries';
@@ -83,7 +83,7 @@ export function Meaning({ jobId, outlook, originals }: Props) {
                   </span>
                 )}
                 <span>
-                  <Link to={`/jobs/${jobId}/${original.facts ? `bench?at=${original.id}` : 'pile'}`}>
+                  <Link to={`/jobs/${jobId}/${isForPieces(original) ? `bench?at=${original.id}` : 'pile'}`}>
                     {stem(original.path)}
                   </Link>
                   {original.facts && (
