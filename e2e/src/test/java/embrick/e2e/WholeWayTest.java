@@ -85,6 +85,17 @@ class WholeWayTest {
                         "square_8x10in.jpg 2400x3000 300 sRGB IEC 61966-2-1",
                         "upright_8x10in.jpg 2400x3000 300 sRGB IEC 61966-2-1");
         assertThat(contents(folder)).as("the folder that was dropped").isEqualTo(before);
+
+        aDamagedPictureIsPrintedBecauseSomebodySaysSo(job);
+    }
+
+    private void aDamagedPictureIsPrintedBecauseSomebodySaysSo(String job) {
+        browser.open(address + "/jobs/" + job + "/pile");
+        browser.find(".picture:has(.picture-damage)").click();
+        browser.button("Print 1 damaged picture all the same").click();
+        browser.see(".picture-chosen", "damaged, but printed");
+        browser.button("Run these 1").click();
+        browser.see(".run-figures", "1 of 1 piece");
     }
 
     /** Every picture with a glance; one nudged, tightened, turned, undone and redone. */
