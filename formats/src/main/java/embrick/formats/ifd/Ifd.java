@@ -55,6 +55,9 @@ public final class Ifd {
     static final int TYPE_IFD8 = 18;
     private static final int[] TYPE_BYTES = {0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8, 4, 0, 0, 8, 8, 8};
     private static final int MOST_VALUE_BYTES = 64 << 20;
+    /** The smallest tiles of the largest picture that is read, each channel by itself: as numbers of 64 bits, 32 MB. */
+    private static final int MOST_NUMBERS = 4 << 20;
+
     private static final int MOST_ENTRIES = 65_535;
     private static final int MOST_TEXT_BYTES = 1000;
 
@@ -181,6 +184,9 @@ public final class Ifd {
             return Optional.empty();
         }
         int count = (int) entries.get(tag).count();
+        if (count > MOST_NUMBERS) {
+            throw new IOException("TIFF: tag " + tag + " says it has " + count + " numbers");
+        }
         ByteBuffer at = value.get();
         return switch (entries.get(tag).type()) {
             case TYPE_BYTE, TYPE_UNDEFINED -> Optional.of(numbers(count, i -> at.get(i) & 0xff));
