@@ -1,11 +1,9 @@
-package embrick.formats.tiff;
+package embrick.formats.ifd;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.core.units.Resolution;
-import embrick.formats.ifd.Ifd;
-import embrick.formats.ifd.IfdBuilder;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
