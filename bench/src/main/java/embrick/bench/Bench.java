@@ -1,5 +1,6 @@
 package embrick.bench;
 
+import embrick.bench.folder.FolderBench;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -39,8 +40,8 @@ public final class Bench {
             if (only.equals("quality")) {
                 Quality.printTable(folder);
             } else {
-                System.out.println("drawing");
-                new Bench(Pictures.draw(folder), only).run();
+                boolean draws = !only.equals("folder");
+                new Bench(draws ? Pictures.draw(folder) : Pictures.in(folder), only).run();
             }
         } finally {
             try (Stream<Path> all = Files.walk(folder)) {
@@ -52,6 +53,7 @@ public final class Bench {
     }
 
     private void run() throws IOException, InterruptedException {
+        folder();
         beside("whole job with lift to opRGB", "lifted", Reference.PILLOW, 0.75, 0.6);
         beside("whole job with lift to opRGB", "lifted", Reference.LIBVIPS, 0.6, 0.5);
         beside("whole job, plain", "whole", Reference.PILLOW, 1, 0.8);
@@ -67,6 +69,21 @@ public final class Bench {
         bands();
         huge("huge-jpeg");
         huge("huge-tiff");
+    }
+
+    /** A whole folder through the running application, beside Pillow in two processes. */
+    private void folder() throws IOException, InterruptedException {
+        if (!isWanted("folder")) {
+            return;
+        }
+        FolderBench.Figures figures = FolderBench.measure(pictures.folder(), Reference::folder);
+        double wall = figures.median(turn -> turn.ours().all()) / figures.median(FolderBench.Turn::theirWall);
+        double cpu = figures.median(FolderBench.Turn::ourCpu) / figures.median(FolderBench.Turn::theirCpu);
+        line("24 photographs, folder to ZIP, wall, beside Pillow × 2", wall, 0.9, 0.7, figures.parts());
+        line("the same, processor time of all processes", cpu, 0.9, 0.7, "");
+        double cold =
+                figures.firstAfterStart() / figures.median(turn -> turn.ours().all());
+        line("the first folder after a start beside a warm one", cold, 1.3, 1.3, "");
     }
 
     private boolean isWanted(String work) {

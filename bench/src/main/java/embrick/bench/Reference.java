@@ -2,6 +2,7 @@ package embrick.bench;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 
 /** The same works by libraries that are not ours: Pillow (Debian python3-pil) and libvips (npm sharp). */
@@ -36,5 +37,14 @@ enum Reference {
                 (work.equals("small") ? pictures.small() : pictures.original()).toString(),
                 pictures.profile().toString(),
                 pictures.piece().toString())));
+    }
+
+    /** A folder by Pillow in two processes: processor and wall seconds. */
+    static double[] folder(Path out, List<Path> originals) throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(
+                List.of(PILLOW.runtime, folder().resolve("folder.py").toString(), out.toString(), "1"));
+        originals.forEach(original -> command.add(original.toString()));
+        Measured once = Measured.parse(Processes.run(command)).getFirst();
+        return new double[] {once.cpuSeconds(), once.wallSeconds()};
     }
 }
