@@ -27,7 +27,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** A folder's way as a script of a lab would take it: four uploads at a time, one run, one ZIP. */
 public final class FolderRun {
     private static final int UPLOADS = 4;
-    private static final int LOOK_MILLIS = 50;
+    private static final int LOOK_MILLIS = 200;
     private static final JsonMapper JSON = new JsonMapper();
 
     private final HttpClient http =

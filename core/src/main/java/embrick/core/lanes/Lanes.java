@@ -23,10 +23,10 @@ public interface Lanes {
     }
 
     /**
-     * Mixes whole rows: {@code out[i] = Σ rows[starts[t] + i] · weights[from + t]} for i below {@code length}, t from 0 to
-     * {@code taps} − 1 in that order.
+     * Mixes whole rows: {@code out[at + i] = Σ rows[starts[t] + i] · weights[from + t]} for i below {@code length}, t from 0
+     * to {@code taps} − 1 in that order.
      */
-    void mixRows(float[] rows, int[] starts, float[] weights, int from, int taps, float[] out, int length);
+    void mixRows(float[] rows, int[] starts, float[] weights, int from, int taps, float[] out, int at, int length);
 
     /**
      * Mixes neighbouring pixels of one row: output pixel x is {@code Σ row[starts[x] + t·channels + c] · w(x, t)}.
@@ -39,7 +39,8 @@ public interface Lanes {
 
     /**
      * Mixes the rows of many small blocks, each with weights of its own:
-     * {@code out[p·apart + i] = Σ area[starts[p] + t·stride + i] · down[p·padded(taps) + t]} for i below {@code length}.
+     * {@code out[p·apart + i] = Σ area[starts[p] + t·stride + i] · down[from + p·padded(taps) + t]} for i below
+     * {@code length}.
      *
      * @param apart floats from one block's row to the next in {@code out}; up to {@link #SLACK} beyond {@code length} may
      *     be written, and is written over by the next block
@@ -49,6 +50,7 @@ public interface Lanes {
             int[] starts,
             int stride,
             float[] down,
+            int from,
             int taps,
             int length,
             float[] out,

@@ -7,22 +7,38 @@ import java.util.Arrays;
 /** Plain Java; whole-row loops are written so that the compiler can make vectors of them by itself. */
 public final class PlainLanes implements Lanes {
     @Override
-    public void mixRows(float[] rows, int[] starts, float[] weights, int from, int taps, float[] out, int length) {
-        Arrays.fill(out, 0, length, 0f);
+    public void mixRows(
+            float[] rows, int[] starts, float[] weights, int from, int taps, float[] out, int at, int length) {
+        mixRows(rows, starts, weights, from, taps, out, at, 0, length);
+    }
+
+    /** As above, from float {@code done} of the row on. */
+    static void mixRows(
+            float[] rows,
+            int[] starts,
+            float[] weights,
+            int from,
+            int taps,
+            float[] out,
+            int at,
+            int done,
+            int length) {
+        Arrays.fill(out, at + done, at + length, 0f);
         int t = 0;
         for (; t + 4 <= taps; t += 4) {
-            addFour(rows, starts, t, weights, from + t, out, length);
+            addFour(rows, starts, t, weights, from + t, out, at, done, length);
         }
         for (; t < taps; t++) {
             int start = starts[t];
             float weight = weights[from + t];
-            for (int i = 0; i < length; i++) {
-                out[i] += rows[start + i] * weight;
+            for (int i = done; i < length; i++) {
+                out[at + i] += rows[start + i] * weight;
             }
         }
     }
 
-    private static void addFour(float[] rows, int[] starts, int t, float[] weights, int from, float[] out, int length) {
+    private static void addFour(
+            float[] rows, int[] starts, int t, float[] weights, int from, float[] out, int at, int done, int length) {
         int a = starts[t];
         int b = starts[t + 1];
         int c = starts[t + 2];
@@ -31,8 +47,8 @@ public final class PlainLanes implements Lanes {
         float wb = weights[from + 1];
         float wc = weights[from + 2];
         float wd = weights[from + 3];
-        for (int i = 0; i < length; i++) {
-            out[i] = out[i] + rows[a + i] * wa + rows[b + i] * wb + rows[c + i] * wc + rows[d + i] * wd;
+        for (int i = done; i < length; i++) {
+            out[at + i] = out[at + i] + rows[a + i] * wa + rows[b + i] * wb + rows[c + i] * wc + rows[d + i] * wd;
         }
     }
 
@@ -76,6 +92,7 @@ public final class PlainLanes implements Lanes {
             int[] starts,
             int stride,
             float[] down,
+            int from,
             int taps,
             int length,
             float[] out,
@@ -85,7 +102,7 @@ public final class PlainLanes implements Lanes {
             int at = p * apart;
             Arrays.fill(out, at, at + length, 0f);
             for (int t = 0; t < taps; t++) {
-                float weight = down[p * Lanes.padded(taps) + t];
+                float weight = down[from + p * Lanes.padded(taps) + t];
                 int row = starts[p] + t * stride;
                 for (int i = 0; i < length; i++) {
                     out[at + i] += area[row + i] * weight;

@@ -164,8 +164,7 @@ final class Blur {
         for (int t = 0; t < weights.length; t++) {
             starts[t] = t;
         }
-        lanes.mixRows(padded, starts, weights, 0, weights.length, above, gridColumns);
-        System.arraycopy(above, 0, ring, to, gridColumns);
+        lanes.mixRows(padded, starts, weights, 0, weights.length, ring, to, gridColumns);
         // Near the plane's own rim the taps that hang over are left out.
         for (int column = 0; column < gridColumns; column++) {
             int absolute = gridX + column;
@@ -219,7 +218,7 @@ final class Blur {
             starts[t] = (first + t) % slots * gridColumns;
         }
         if (count == weights.length) {
-            lanes.mixRows(ring, starts, weights, 0, count, into, gridColumns);
+            lanes.mixRows(ring, starts, weights, 0, count, into, 0, gridColumns);
             return;
         }
         float weight = 0;
@@ -229,6 +228,6 @@ final class Blur {
         for (int t = 0; t < count; t++) {
             rimWeights[t] = weights[first - gridRow + radius + t] / weight;
         }
-        lanes.mixRows(ring, starts, rimWeights, 0, count, into, gridColumns);
+        lanes.mixRows(ring, starts, rimWeights, 0, count, into, 0, gridColumns);
     }
 }

@@ -6,38 +6,36 @@ import embrick.core.lanes.Lanes;
  * The weights of one axis for a range of output positions; output i stands at source position
  * {@code origin + (i + ½) · scale}.
  *
- * <p>Every output has the same number of weights, a multiple of {@link Lanes#TAPS_TOGETHER}, the spare ones 0, and each
- * weight can be written {@code copies} times over, as {@link Lanes#mixPixels} wants it.
+ * <p>Every output has the same number of taps; the weights of those it does not need are 0. From one output's weights to the
+ * next there are {@link Lanes#padded} of them.
  */
 final class AxisWeights {
     private final int start;
     private final int taps;
-    private final int copies;
+    private final int apart;
     private final int[] first;
     private final int[] count;
     private final float[] weights;
 
-    AxisWeights(AxisKernel kernel, double origin, int sourceLength, int start, int length, int copies) {
+    AxisWeights(AxisKernel kernel, double origin, int sourceLength, int start, int length) {
         Taps exact = new Taps(kernel, sourceLength);
         this.start = start;
-        this.copies = copies;
-        this.taps = Lanes.padded(exact.most());
+        this.taps = exact.most();
+        this.apart = Lanes.padded(taps);
         this.first = new int[length];
         this.count = new int[length];
-        this.weights = new float[Math.multiplyExact(length, taps * copies)];
+        this.weights = new float[Math.multiplyExact(length, apart)];
         for (int i = 0; i < length; i++) {
             exact.at(origin + (start + i + 0.5) * kernel.scale());
             first[i] = exact.first();
             count[i] = exact.count();
             for (int tap = 0; tap < count[i]; tap++) {
-                for (int copy = 0; copy < copies; copy++) {
-                    weights[(i * taps + tap) * copies + copy] = (float) exact.weight(tap);
-                }
+                weights[i * apart + tap] = (float) exact.weight(tap);
             }
         }
     }
 
-    /** Weights each output has, spare ones counted. */
+    /** Taps of each output, those counted that weigh nothing. */
     int taps() {
         return taps;
     }
@@ -52,7 +50,7 @@ final class AxisWeights {
 
     /** Where this output's weights begin in {@link #weights()}. */
     int at(int output) {
-        return (output - start) * taps * copies;
+        return (output - start) * apart;
     }
 
     float[] weights() {
@@ -62,14 +60,5 @@ final class AxisWeights {
     /** One past the last source pixel that outputs up to and with this one read. */
     int end(int output) {
         return first(output) + count(output);
-    }
-
-    /** First taps of all outputs, in {@code step}s counted from a source pixel. */
-    int[] firstFrom(int source, int step) {
-        int[] starts = new int[first.length];
-        for (int i = 0; i < starts.length; i++) {
-            starts[i] = (first[i] - source) * step;
-        }
-        return starts;
     }
 }

@@ -8,7 +8,7 @@ import java.util.Arrays;
  * The path without tilt: the kernel is a product of two one-dimensional ones, so rows are mixed first and columns after.
  *
  * <p><b>Vertical first.</b> Mixing whole rows is one multiplication and one addition a sample over consecutive floats; the
- * column pass, with its short sums, then only runs on rows that will be output.
+ * column pass then only runs on rows that will be output, sixteen at a time ({@link ColumnPass}).
  *
  * <p><b>Rows are kept.</b> Source rows are converted to float once and held in a ring, because neighbouring output rows
  * read nearly the same ones. A strip that follows the last finds them there; any other request just refills it.
@@ -24,18 +24,13 @@ final class SeparableResampler implements Resampler {
     private final int channels;
     private final boolean bounded;
 
-    private AxisWeights across;
-    private int acrossX = -1;
-    private int acrossWidth = -1;
-    private int firstColumn;
-    private int columns;
-    private int[] pixelStarts = new int[0];
+    private ColumnPass across;
     private int slots;
+    private int rowLength;
     private float[] ring = new float[0];
     private int[] ringRow = new int[0];
     private int[] rowStarts = new int[0];
     private float[] together = new float[0];
-    private float[] mixed = new float[0];
 
     SeparableResampler(SeenBlock block, Window window, AxisKernel kernel, boolean bounded) {
         this.block = block;
@@ -47,65 +42,77 @@ final class SeparableResampler implements Resampler {
 
     @Override
     public void render(PixelRect region, float[] into, int start) {
-        prepareColumns(region);
+        ColumnPass pass = columnPass(region);
+        int length = pass.columns() * channels;
         AxisWeights down =
-                new AxisWeights(kernel, window.originY(), block.seen().height(), region.y(), region.height(), 1);
-        prepareRing(down);
-        RingingBound bound =
-                bounded ? new RingingBound(kernel, window, block.seen(), region, columns * channels) : null;
-        for (int y = region.y(); y < region.bottom(); y++) {
-            int first = down.first(y);
-            int count = down.count(y);
-            for (int tap = 0; tap < count; tap++) {
-                rowStarts[tap] = seenRow(first + tap);
+                new AxisWeights(kernel, window.originY(), block.seen().height(), region.y(), region.height());
+        prepareRing(down, length);
+        RingingBound bound = bounded ? new RingingBound(kernel, window, block.seen(), region, length) : null;
+        for (int y = region.y(); y < region.bottom(); y += ColumnPass.ROWS) {
+            int rows = Math.min(ColumnPass.ROWS, region.bottom() - y);
+            for (int i = 0; i < rows; i++) {
+                mixRow(pass, down, y + i, pass.at(i));
             }
             int at = start + (y - region.y()) * region.width() * channels;
-            lanes.mixRows(ring, rowStarts, down.weights(), down.at(y), count, mixed, columns * channels);
-            lanes.mixPixels(mixed, pixelStarts, across.weights(), across.taps(), channels, into, at, region.width());
-            if (bound != null) {
-                bound.hold(ring, this::seenRow, firstColumn, channels, y, into, at);
+            pass.mix(rows, into, at);
+            for (int i = 0; bound != null && i < rows; i++) {
+                bound.hold(
+                        ring,
+                        this::seenRow,
+                        pass.firstColumn(),
+                        channels,
+                        y + i,
+                        into,
+                        at + i * region.width() * channels);
             }
         }
     }
 
-    private void prepareColumns(PixelRect region) {
-        if (region.x() == acrossX && region.width() == acrossWidth) {
-            return;
+    private ColumnPass columnPass(PixelRect region) {
+        if (across == null || !across.isOf(region.x(), region.width())) {
+            AxisWeights weights =
+                    new AxisWeights(kernel, window.originX(), block.seen().width(), region.x(), region.width());
+            across = new ColumnPass(weights, region.x(), region.width(), window.scale(), channels);
+            slots = 0;
         }
-        acrossX = region.x();
-        acrossWidth = region.width();
-        across = new AxisWeights(
-                kernel, window.originX(), block.seen().width(), region.x(), region.width(), Lanes.TAPS_TOGETHER);
-        firstColumn = across.first(region.x());
-        columns = across.end(region.right() - 1) - firstColumn;
-        pixelStarts = across.firstFrom(firstColumn, channels);
-        mixed = new float[(columns + across.taps()) * channels + Lanes.SLACK];
-        slots = 0;
+        return across;
     }
 
-    private void prepareRing(AxisWeights down) {
-        int needed = down.taps() + block.rowsTogether();
+    private void prepareRing(AxisWeights down, int length) {
+        // What bounds ringing is looked up when the rows that are mixed together are done.
+        int rowsMixed = bounded ? (int) Math.ceil(ColumnPass.ROWS * window.scale()) : 0;
+        int needed = down.taps() + rowsMixed + block.rowsTogether();
         if (slots < needed) {
             slots = needed;
-            ring = new float[Math.addExact(Math.multiplyExact(slots, columns * channels), Lanes.SLACK)];
+            rowLength = length;
+            ring = new float[Math.addExact(Math.multiplyExact(slots, length), Lanes.SLACK)];
             ringRow = new int[slots];
             rowStarts = new int[slots];
             Arrays.fill(ringRow, -1);
-            together = new float[columns * channels * block.rowsTogether()];
+            together = new float[length * block.rowsTogether()];
         }
+    }
+
+    private void mixRow(ColumnPass pass, AxisWeights down, int y, int to) {
+        int first = down.first(y);
+        int count = down.count(y);
+        for (int tap = 0; tap < count; tap++) {
+            rowStarts[tap] = seenRow(first + tap);
+        }
+        lanes.mixRows(ring, rowStarts, down.weights(), down.at(y), count, pass.rows(), to, rowLength);
     }
 
     /** Where in the ring a row of the seen picture begins; it is read if it is not there. */
     private int seenRow(int row) {
-        int length = columns * channels;
+        int length = rowLength;
         int slot = row % slots;
         if (ringRow[slot] != row) {
             int rows = Math.min(block.rowsTogether(), block.seen().height() - row);
             if (rows == 1) {
-                block.read(firstColumn, row, columns, 1, ring, slot * length);
+                block.read(across.firstColumn(), row, across.columns(), 1, ring, slot * length);
                 ringRow[slot] = row;
             } else {
-                block.read(firstColumn, row, columns, rows, together, 0);
+                block.read(across.firstColumn(), row, across.columns(), rows, together, 0);
                 for (int i = 0; i < rows; i++) {
                     int target = (row + i) % slots;
                     System.arraycopy(together, i * length, ring, target * length, length);

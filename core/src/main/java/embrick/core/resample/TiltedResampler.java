@@ -103,7 +103,7 @@ final class TiltedResampler implements Resampler {
         for (int p = 0; p < part.width(); p++) {
             starts[p] = (down.first(p) - source.y()) * stride + (across.first(p) - source.x()) * channels;
         }
-        lanes.mixBlocks(area, starts, stride, down.weights(), taps, taps * channels, work, apart, part.width());
+        lanes.mixBlocks(area, starts, stride, down.weights(), 0, taps, taps * channels, work, apart, part.width());
         lanes.mixPixels(work, workStarts, across.weights(), padded, channels, into, target, part.width());
         if (bounded) {
             for (int p = 0; p < part.width(); p++) {
