@@ -87,7 +87,8 @@ start_all() {
   rm -f "$HOME_DIR/application.ready"
   # shellcheck disable=SC2086
   EMBRICK_PORT=$PORT EMBRICK_READY_FILE=$HOME_DIR/application.ready setsid nohup bash "$ROOT/scripts/supervise.sh" \
-    "$HOME_DIR" "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) -cp "$(release_class_path)" $APP_MAIN \
+    "$HOME_DIR" "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) -cp "$(release_class_path)" \
+    $APP_MAIN --embrick.practice=true \
     >>"$APP_LOG" 2>&1 </dev/null 9>&- &
   note_process supervisor $!
   await_ready
@@ -116,11 +117,22 @@ keep_log() {
 aot_option() { echo "-XX:AOTCache=$RELEASE/application.aot"; }
 
 make_class_cache() {
-  [ ! -f "$RELEASE/application.aot" ] || return 0
+  [ -f "$RELEASE/application.aot" ] || rehearse >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
+}
+
+# A whole job in a process, a database and a storage of its own, which are deleted afterwards.
+rehearse() {
+  local storage=$HOME_DIR/rehearsal database=embrick_rehearsal
+  rm -rf "$storage"
+  with_database dropdb --if-exists --force "$database"
+  with_database createdb "$database" || return
   # shellcheck disable=SC2086
-  (EMBRICK_READY_FILE='' nice -n 19 "$JAVA_HOME/bin/java" $JVM_OPTIONS -XX:AOTCacheOutput="$RELEASE/making.aot" \
-    -cp "$(release_class_path)" $APP_MAIN --server.port=0 --embrick.worker=false --embrick.rehearsal=true && mv "$RELEASE/making.aot" "$RELEASE/application.aot") \
-    >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
+  EMBRICK_DB_URL=${EMBRICK_DB_URL%/*}/$database EMBRICK_STORAGE=$storage EMBRICK_READY_FILE='' nice -n 19 \
+    "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS -XX:AOTCacheOutput="$RELEASE/making.aot" \
+    -cp "$(release_class_path)" $APP_MAIN --server.port=0 --embrick.rehearsal=true \
+    && mv "$RELEASE/making.aot" "$RELEASE/application.aot"
+  with_database dropdb --if-exists --force "$database"
+  rm -rf "$storage"
 }
 
 # A process that makes pieces and nothing else: no port, no pages.
@@ -134,7 +146,7 @@ run_worker() {
   say "a worker is at work until it is ended"
   # shellcheck disable=SC2086
   EMBRICK_PROCESS="worker-$(hostname)-$$" exec "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) \
-    -cp "$(release_class_path)" $APP_MAIN --spring.main.web-application-type=none 9>&-
+    -cp "$(release_class_path)" $APP_MAIN --spring.main.web-application-type=none --embrick.practice=true 9>&-
 }
 
 stop_all() {

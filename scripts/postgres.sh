@@ -65,9 +65,15 @@ start_postgres() {
   fi
   export EMBRICK_DB_URL="jdbc:postgresql://127.0.0.1:$EMBRICK_DB_PORT/embrick"
   export EMBRICK_DB_USER=embrick EMBRICK_DB_PASSWORD
-  PGPASSWORD=$EMBRICK_DB_PASSWORD psql -h 127.0.0.1 -p "$EMBRICK_DB_PORT" -U embrick -d postgres -tAc \
-    "select 1 from pg_database where datname = 'embrick'" | grep -q 1 \
-    || PGPASSWORD=$EMBRICK_DB_PASSWORD createdb -h 127.0.0.1 -p "$EMBRICK_DB_PORT" -U embrick embrick
+  with_database psql -d postgres -tAc "select 1 from pg_database where datname = 'embrick'" | grep -q 1 \
+    || with_database createdb embrick
+}
+
+# with_database PROGRAM ARGUMENTS: one of PostgreSQL's own programs, as the cluster's user.
+with_database() {
+  local program=$1
+  shift
+  PGPASSWORD=$EMBRICK_DB_PASSWORD "$program" -h 127.0.0.1 -p "$EMBRICK_DB_PORT" -U embrick "$@"
 }
 
 # Files with the password are made readable by their owner alone, and not changed to that afterwards.

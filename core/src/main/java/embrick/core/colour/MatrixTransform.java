@@ -42,19 +42,8 @@ public final class MatrixTransform implements Transform {
         for (int done = 0; done < pixels; done += TOGETHER) {
             int samples = 3 * Math.min(TOGETHER, pixels - done);
             lanes.lookUp(curve, in, from + 3 * done, light, 0, samples);
-            mix(light, samples);
+            lanes.mixTriples(light, 0, matrix, light, 0, samples / 3);
             lanes.lookUpRoot(back, light, 0, out, at + 3 * done, samples);
-        }
-    }
-
-    private void mix(float[] light, int samples) {
-        for (int i = 0; i < samples; i += 3) {
-            float red = light[i];
-            float green = light[i + 1];
-            float blue = light[i + 2];
-            light[i] = red * matrix[0] + green * matrix[1] + blue * matrix[2];
-            light[i + 1] = red * matrix[3] + green * matrix[4] + blue * matrix[5];
-            light[i + 2] = red * matrix[6] + green * matrix[7] + blue * matrix[8];
         }
     }
 }

@@ -179,6 +179,18 @@ public final class PlainLanes implements Lanes {
     }
 
     @Override
+    public void mixTriples(float[] in, int from, float[] matrix, float[] out, int at, int count) {
+        for (int i = 0; i < 3 * count; i += 3) {
+            float red = in[from + i];
+            float green = in[from + i + 1];
+            float blue = in[from + i + 2];
+            out[at + i] = red * matrix[0] + green * matrix[1] + blue * matrix[2];
+            out[at + i + 1] = red * matrix[3] + green * matrix[4] + blue * matrix[5];
+            out[at + i + 2] = red * matrix[6] + green * matrix[7] + blue * matrix[8];
+        }
+    }
+
+    @Override
     public void addToPixels(float[] in, int from, float[] added, float[] out, int at, int count) {
         addToPixels(in, from, added, out, at, 0, count);
     }

@@ -104,6 +104,12 @@ public final class VectorLanes implements Lanes {
     }
 
     @Override
+    public void mixTriples(float[] in, int from, float[] matrix, float[] out, int at, int count) {
+        int done = VectorTriples.mix(in, from, matrix, out, at, count);
+        plain.mixTriples(in, from + 3 * done, matrix, out, at + 3 * done, count - done);
+    }
+
+    @Override
     public void addToPixels(float[] in, int from, float[] added, float[] out, int at, int count) {
         int done = VectorTriples.addToPixels(in, from, added, out, at, count);
         PlainLanes.addToPixels(in, from, added, out, at, done, count);

@@ -25,7 +25,23 @@ final class VectorTriples {
     private static final VectorShuffle<Float> SECOND_THRICE = thrice(1);
     private static final VectorShuffle<Float> THIRD_THRICE = thrice(2);
 
+    private static final VectorMask<Float> GREEN_IN_FIRST = ofChannel(0, 1);
+    private static final VectorMask<Float> GREEN_IN_SECOND = ofChannel(1, 1);
+    private static final VectorMask<Float> GREEN_IN_THIRD = ofChannel(2, 1);
+    private static final VectorMask<Float> BLUE_IN_FIRST = ofChannel(0, 2);
+    private static final VectorMask<Float> BLUE_IN_SECOND = ofChannel(1, 2);
+    private static final VectorMask<Float> BLUE_IN_THIRD = ofChannel(2, 2);
+
     private VectorTriples() {}
+
+    /** The lanes in which interleaved pixels have that channel. */
+    private static VectorMask<Float> ofChannel(int register, int channel) {
+        boolean[] lanes = new boolean[LANES];
+        for (int lane = 0; lane < LANES; lane++) {
+            lanes[lane] = (register * LANES + lane) % 3 == channel;
+        }
+        return VectorMask.fromArray(WIDE, lanes, 0);
+    }
 
     /** Where in its register the channel of each pixel lies. */
     private static VectorShuffle<Float> shuffle(int channel) {
@@ -52,18 +68,69 @@ final class VectorTriples {
             FloatVector first = FloatVector.fromArray(WIDE, in, from + 3 * i);
             FloatVector second = FloatVector.fromArray(WIDE, in, from + 3 * i + LANES);
             FloatVector third = FloatVector.fromArray(WIDE, in, from + 3 * i + 2 * LANES);
-            FloatVector reds = first.rearrange(REDS)
-                    .blend(second.rearrange(REDS), REDS_SECOND)
-                    .blend(third.rearrange(REDS), REDS_THIRD);
-            FloatVector greens = first.rearrange(GREENS)
-                    .blend(second.rearrange(GREENS), GREENS_SECOND)
-                    .blend(third.rearrange(GREENS), GREENS_THIRD);
-            FloatVector blues = first.rearrange(BLUES)
-                    .blend(second.rearrange(BLUES), BLUES_SECOND)
-                    .blend(third.rearrange(BLUES), BLUES_THIRD);
+            FloatVector reds = reds(first, second, third);
+            FloatVector greens = greens(first, second, third);
+            FloatVector blues = blues(first, second, third);
             reds.mul(red).add(greens.mul(green)).add(blues.mul(blue)).intoArray(out, at + i);
         }
         return i;
+    }
+
+    private static FloatVector reds(FloatVector first, FloatVector second, FloatVector third) {
+        return first.rearrange(REDS)
+                .blend(second.rearrange(REDS), REDS_SECOND)
+                .blend(third.rearrange(REDS), REDS_THIRD);
+    }
+
+    private static FloatVector greens(FloatVector first, FloatVector second, FloatVector third) {
+        return first.rearrange(GREENS)
+                .blend(second.rearrange(GREENS), GREENS_SECOND)
+                .blend(third.rearrange(GREENS), GREENS_THIRD);
+    }
+
+    private static FloatVector blues(FloatVector first, FloatVector second, FloatVector third) {
+        return first.rearrange(BLUES)
+                .blend(second.rearrange(BLUES), BLUES_SECOND)
+                .blend(third.rearrange(BLUES), BLUES_THIRD);
+    }
+
+    static int mix(float[] in, int from, float[] matrix, float[] out, int at, int count) {
+        int i = 0;
+        for (; i + LANES <= count; i += LANES) {
+            int p = from + 3 * i;
+            FloatVector first = FloatVector.fromArray(WIDE, in, p);
+            FloatVector second = FloatVector.fromArray(WIDE, in, p + LANES);
+            FloatVector third = FloatVector.fromArray(WIDE, in, p + 2 * LANES);
+            FloatVector reds = reds(first, second, third);
+            FloatVector greens = greens(first, second, third);
+            FloatVector blues = blues(first, second, third);
+            FloatVector red = sum(reds, greens, blues, matrix, 0);
+            FloatVector green = sum(reds, greens, blues, matrix, 3);
+            FloatVector blue = sum(reds, greens, blues, matrix, 6);
+            int to = at + 3 * i;
+            together(red, green, blue, FIRST_THRICE, GREEN_IN_FIRST, BLUE_IN_FIRST)
+                    .intoArray(out, to);
+            together(red, green, blue, SECOND_THRICE, GREEN_IN_SECOND, BLUE_IN_SECOND)
+                    .intoArray(out, to + LANES);
+            together(red, green, blue, THIRD_THRICE, GREEN_IN_THIRD, BLUE_IN_THIRD)
+                    .intoArray(out, to + 2 * LANES);
+        }
+        return i;
+    }
+
+    private static FloatVector sum(FloatVector reds, FloatVector greens, FloatVector blues, float[] matrix, int row) {
+        return reds.mul(matrix[row]).add(greens.mul(matrix[row + 1])).add(blues.mul(matrix[row + 2]));
+    }
+
+    /** One register of interleaved pixels. */
+    private static FloatVector together(
+            FloatVector red,
+            FloatVector green,
+            FloatVector blue,
+            VectorShuffle<Float> pixels,
+            VectorMask<Float> ofGreen,
+            VectorMask<Float> ofBlue) {
+        return red.rearrange(pixels).blend(green.rearrange(pixels), ofGreen).blend(blue.rearrange(pixels), ofBlue);
     }
 
     static int addToPixels(float[] in, int from, float[] added, float[] out, int at, int count) {

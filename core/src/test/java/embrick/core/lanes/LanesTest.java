@@ -51,6 +51,18 @@ class LanesTest {
     }
 
     @ParameterizedTest
+    @ValueSource(ints = {1, 5, 16, 17, 33, 100})
+    void matricesOverPixelsAreEqual(int count) {
+        float[] in = floats(2 + 3 * count);
+        float[] matrix = firstOf(floats(9), 9);
+        float[] ofPlain = new float[1 + 3 * count + 5];
+        float[] ofVector = new float[ofPlain.length];
+        plain.mixTriples(in, 2, matrix, ofPlain, 1, count);
+        vector.mixTriples(in, 2, matrix, ofVector, 1, count);
+        assertThat(ofVector).isEqualTo(ofPlain);
+    }
+
+    @ParameterizedTest
     @CsvSource({"1, 4", "2, 8", "3, 4", "3, 8", "3, 12", "3, 16", "3, 20", "3, 76", "4, 4", "4, 12", "4, 24"})
     void mixedPixelsAreEqualAndStayInPlace(int channels, int taps) {
         int count = 37;

@@ -91,7 +91,7 @@ public class DecodeWatch {
     }
 
     /** A folder of this process; the next one to start clears what it leaves there. */
-    Path scratch() {
+    public Path scratch() {
         return own.resolve(SCRATCH);
     }
 

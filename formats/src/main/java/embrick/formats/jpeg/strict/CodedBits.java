@@ -2,11 +2,17 @@ package embrick.formats.jpeg.strict;
 
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
 
 /** Bits of a scan's coded data: stuffed zeros taken out, ended by a marker (ITU-T T.81, B.1.1.5 and F.1.2.3). */
 final class CodedBits {
     private static final int CHUNK = 1 << 16;
     private static final int NO_MARKER = -1;
+    private static final VarHandle BYTES = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.BIG_ENDIAN);
+    /** A 1 in every byte. */
+    private static final long ONES = 0x0101010101010101L;
 
     private final MemorySegment file;
     private final byte[] chunk = new byte[CHUNK];
@@ -46,6 +52,17 @@ final class CodedBits {
     }
 
     private void fill() {
+        if (marker == NO_MARKER && count <= Long.SIZE - 48 && chunkLength - at >= Long.BYTES) {
+            long next = (long) BYTES.get(chunk, at);
+            // Whether any byte is FF: its complement is then 0, and taking 1 from that borrows (the usual test for a
+            // zero byte).
+            if ((~next - ONES & next & ONES << 7) == 0) {
+                bits = bits << 48 | next >>> 16;
+                count += 48;
+                at += 6;
+                return;
+            }
+        }
         while (count <= 48) {
             int value = marker == NO_MARKER ? next() : 0;
             if (marker != NO_MARKER) {
