@@ -29,6 +29,15 @@ def stage():
     PIXELS.resize((3000, 2400), Image.LANCZOS)
 
 
+def png():
+    out = Image.open(original.replace('.jpg', '.png')).resize((3000, 2400), Image.LANCZOS, box=BOX)
+    out.save(piece, 'PNG', icc_profile=SRGB.tobytes(), dpi=(300, 300))
+
+
+def enlarge():
+    PIXELS.resize((3000, 2400), Image.LANCZOS)
+
+
 def small_one(name):
     picture = Image.open(name).convert('RGB')
     side = min(picture.size)
@@ -45,7 +54,10 @@ def small():
 SRGB = ImageCms.ImageCmsProfile(ImageCms.createProfile('sRGB'))
 WIDE = ImageCms.ImageCmsProfile(profile)
 TRANSFORM = ImageCms.buildTransform(SRGB, WIDE, 'RGB', 'RGB', 1, 0x2000)
-PIXELS = Image.frombytes('RGB', (5000, 4000), os.urandom(60_000_000)) if work == 'stage' else None
+SIZES = {'stage': (5000, 4000), 'enlarge': (1600, 1280)}
+PIXELS = None
+if work in SIZES:
+    PIXELS = Image.frombytes('RGB', SIZES[work], os.urandom(3 * SIZES[work][0] * SIZES[work][1]))
 NAMES = sorted(glob.glob(original + '/*.jpg')) if work == 'small' else None
 
 

@@ -25,6 +25,7 @@ record Pictures(Path original, Path small, Path profile, Path piece) {
                 pictures.original.toString(),
                 pictures.small.toString(),
                 "" + SMALL));
+        Processes.run(List.of("node", Reference.folder().resolve("draw.mjs").toString(), folder.toString()));
         Files.write(pictures.profile, MatrixProfile.opRgb());
         return pictures;
     }
@@ -35,6 +36,21 @@ record Pictures(Path original, Path small, Path profile, Path piece) {
                 folder.resolve("small"),
                 folder.resolve("oprgb.icc"),
                 folder.resolve("piece"));
+    }
+
+    /** The original, lying on its side and marked so. */
+    Path sideways() {
+        return folder().resolve("sideways.jpg");
+    }
+
+    /** 24 MP in 16 bits, packed by Deflate. */
+    Path tiff() {
+        return folder().resolve("original.tif");
+    }
+
+    /** 24 MP in 8 bits. */
+    Path png() {
+        return folder().resolve("original.png");
     }
 
     Path folder() {

@@ -20,6 +20,7 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampler;
 import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
+import embrick.core.source.SourceFacts;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
@@ -41,6 +42,7 @@ import embrick.core.units.Resolution;
 import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.ScreenPictures;
+import embrick.formats.crew.Crew;
 import embrick.formats.icc.MatrixProfile;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.icc.ShippedProfile;
@@ -68,7 +70,9 @@ import java.util.stream.Stream;
 final class Works implements AutoCloseable {
     private static final int STRIP_ROWS = 64;
 
-    private final Formats formats = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
+    private final Formats formats = new Formats(
+            new ProfileShelf(), DecodeLimits.DEFAULT, Path.of(System.getProperty("java.io.tmpdir")), new Crew(1));
+    private final Formats together = new Formats(formats.profiles(), DecodeLimits.DEFAULT);
     private final Pictures pictures;
     private final List<AutoCloseable> held = new ArrayList<>();
     private final AtomicInteger pieces = new AtomicInteger();
@@ -92,7 +96,15 @@ final class Works implements AutoCloseable {
             case "whole" -> new Work(20, () -> make(pictures.original(), ticket(new Lift.None()), pictures.piece()));
             case "lifted" ->
                 new Work(20, () -> makeWide(ticket(new Lift.ForPaper(PaperKind.LUSTRE)), pictures.piece()));
+            case "floor" -> floor();
+            case "sideways" -> new Work(15, () -> make(pictures.sideways(), ticket(new Lift.None()), pictures.piece()));
+            case "tiff" -> packed(pictures.tiff(), new FileFormat.Tiff(FileFormat.Packing.DEFLATE));
+            case "png" -> packed(pictures.png(), new FileFormat.Png());
+            case "png16" -> packed(pictures.tiff(), new FileFormat.Png());
+            case "canvas-one" -> new Work(3, () -> canvas(formats));
+            case "canvas-all" -> new Work(3, () -> canvas(together));
             case "stage" -> stage(0, Method.LANCZOS3);
+            case "enlarge" -> enlargeTwice();
             case "tilted" -> stage(2, Method.LANCZOS3);
             case "circular" -> stage(0, Method.CIRCULAR_LANCZOS);
             case "small" -> new Work(10, this::smallPictures);
@@ -146,8 +158,20 @@ final class Works implements AutoCloseable {
         return new Size.OnPaper(new PaperSize(Length.inches(width), Length.inches(height)));
     }
 
+    private static final SourceFacts PLAIN = new SourceFacts(
+            SourceFacts.FileKind.JPEG,
+            new PixelSize(3000, 2400),
+            Orientation.UPRIGHT,
+            Optional.empty(),
+            new SourceFacts.SourceColour(ColourModel.RGB, SourceFacts.Alpha.OPAQUE, 8, Optional.empty()),
+            0);
+
     private static Plan plan(OpenedPicture opened, Ticket ticket) {
-        return ((Planning.Ready) Planner.plan(opened.facts(), ticket, Framing.centred())).plan();
+        return plan(opened.facts(), ticket);
+    }
+
+    private static Plan plan(SourceFacts facts, Ticket ticket) {
+        return ((Planning.Ready) Planner.plan(facts, ticket, Framing.centred())).plan();
     }
 
     private void make(Path original, Ticket ticket, Path piece) throws IOException {
@@ -171,9 +195,13 @@ final class Works implements AutoCloseable {
 
     /** Each piece is a new file, as in a run; the folder goes when all is measured. */
     private void write(Raster raster, Plan plan, Path piece) throws IOException {
+        write(formats, raster, plan, piece);
+    }
+
+    private void write(Formats by, Raster raster, Plan plan, Path piece) throws IOException {
         try (FileTarget target = FileTarget.create(
                 Path.of(piece + "." + ProcessHandle.current().pid() + "." + pieces.incrementAndGet()))) {
-            formats.write(Printer.print(plan, raster, formats.profiles()), plan, target, PrintFile.Progress.none());
+            by.write(Printer.print(plan, raster, by.profiles()), plan, target, PrintFile.Progress.none());
         }
     }
 
@@ -192,6 +220,13 @@ final class Works implements AutoCloseable {
         Window window = new Window(Orientation.UPRIGHT, new PixelSize(3000, 2400), 2500, 2000, 5000 / 3000.0, tilt);
         int warmUps = method == Method.CIRCULAR_LANCZOS ? 3 : 20;
         return new Work(warmUps, () -> resample(raster, window, method));
+    }
+
+    /** Lanczos alone, 2 to 7.2 MP. */
+    private Work enlargeTwice() {
+        Raster raster = noise(1600, 1280);
+        Window window = new Window(Orientation.UPRIGHT, new PixelSize(3000, 2400), 800, 640, 1600 / 3000.0, 0);
+        return new Work(20, () -> resample(raster, window, Method.LANCZOS3));
     }
 
     /** Twice as large, so that 380 MP of output come from 95 MP of source. */
@@ -242,6 +277,29 @@ final class Works implements AutoCloseable {
                 Sides.even(Length.inches("0.5")),
                 fill,
                 Edges.WrapMarks.FOLDS_AND_CORNERS);
+    }
+
+    /** Decoding 24 MP and encoding 7.2 MP, and nothing between. */
+    private Work floor() {
+        Raster ready = noise(3000, 2400);
+        Plan plan = plan(PLAIN, ticket(new Lift.None()).withSize(new Size.OwnShape()));
+        return new Work(15, () -> {
+            formats.open(pictures.original()).close();
+            write(ready, plan, pictures.piece());
+        });
+    }
+
+    /** 24 MP to 8 × 10 in at 300 ppi without lift, in a lossless format. */
+    private Work packed(Path original, FileFormat file) {
+        return new Work(5, () -> make(original, ticket(new Lift.None()).withFile(file), pictures.piece()));
+    }
+
+    /** 70 MP of a wrapped canvas, from JPEG to JPEG. */
+    private void canvas(Formats by) throws IOException {
+        try (OpenedPicture opened = by.open(pictures.original())) {
+            Plan plan = plan(opened, canvasTicket(wrap(new EdgeFill.Mirror())));
+            write(by, opened.raster(), plan, pictures.piece());
+        }
     }
 
     private Work canvasJpeg(Edges edges) {
@@ -309,7 +367,7 @@ final class Works implements AutoCloseable {
         Plan printed = plan.withColour(new ColourPath(plan.colour().from(), canvas));
         return new Work(
                 30,
-                () -> new ScreenPictures(formats.profiles(), new Prints(formats.profiles()))
+                () -> new ScreenPictures(formats.profiles(), new Prints(formats.profiles()), Crew.ofMachine())
                         .write(printed, opened.raster(), PROOF, Rendering.ABSOLUTE, OutputStream.nullOutputStream()));
     }
 

@@ -8,6 +8,7 @@ import embrick.core.ticket.FileFormat;
 import embrick.formats.apart.ApartPictures;
 import embrick.formats.apart.DecoderPool;
 import embrick.formats.binding.LargePages;
+import embrick.formats.crew.Crew;
 import embrick.formats.heif.HeifPictures;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.jpeg.JpegPictures;
@@ -46,13 +47,18 @@ public final class Formats {
     private final PrintMarks marks;
     private final DecodeLimits limits;
     private final Path scratch;
+    private final Crew crew;
 
     public Formats(ProfileShelf profiles, DecodeLimits limits) {
-        this(profiles, limits, Path.of(System.getProperty("java.io.tmpdir")));
+        this(profiles, limits, Path.of(System.getProperty("java.io.tmpdir")), Crew.ofMachine());
     }
 
-    /** @param scratch a folder for files that are needed for a moment; what a kill leaves there is the caller's to clear */
-    public Formats(ProfileShelf profiles, DecodeLimits limits, Path scratch) {
+    /**
+     * @param scratch a folder for files that are needed for a moment; what a kill leaves there is the caller's to clear
+     * @param crew that helps to write one file while cores are free
+     */
+    public Formats(ProfileShelf profiles, DecodeLimits limits, Path scratch, Crew crew) {
+        this.crew = crew;
         this.scratch = scratch;
         this.profiles = profiles;
         this.marks = new PrintMarks(profiles);
@@ -85,10 +91,10 @@ public final class Formats {
     /** All formats that are written. */
     private PieceFormat written(FileFormat format) {
         return switch (format) {
-            case FileFormat.Jpeg jpeg -> new JpegPieces(profiles, jpeg.quality());
-            case FileFormat.Png _ -> new PngPieces(profiles);
-            case FileFormat.Tiff tiff -> new TiffPieces(profiles, tiff.packing());
-            case FileFormat.Pdf pdf -> new PdfPieces(profiles, pdf.pixels(), scratch);
+            case FileFormat.Jpeg jpeg -> new JpegPieces(profiles, jpeg.quality(), crew);
+            case FileFormat.Png _ -> new PngPieces(profiles, crew);
+            case FileFormat.Tiff tiff -> new TiffPieces(profiles, tiff.packing(), crew);
+            case FileFormat.Pdf pdf -> new PdfPieces(profiles, pdf.pixels(), scratch, crew);
         };
     }
 

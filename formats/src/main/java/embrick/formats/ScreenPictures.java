@@ -12,35 +12,35 @@ import embrick.core.print.OnScreen;
 import embrick.core.print.PixelRows;
 import embrick.core.print.Print;
 import embrick.core.print.PrintPart;
-import embrick.core.print.Stacked;
+import embrick.formats.crew.Crew;
 import embrick.formats.exif.ColourTag;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.PrintFile;
 import embrick.formats.png.PngWriter;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.List;
 import java.util.Optional;
 
 /** Parts of prints for the screen, as PNG that is quick to make. */
 public final class ScreenPictures {
     private final ProfileShelf profiles;
     private final Prints printing;
+    private final Crew crew;
 
-    public ScreenPictures(ProfileShelf profiles, Prints printing) {
+    public ScreenPictures(ProfileShelf profiles, Prints printing, Crew crew) {
+        this.crew = crew;
         this.profiles = profiles;
         this.printing = printing;
     }
 
     /** Writes a part of a print with its own pixels, profile and depth. */
     public void writeOwn(PrintPart part, Plan plan, OutputStream to) throws IOException {
-        PngWriter.write(part, new PrintMarks(profiles).of(plan), PngWriter.Effort.QUICK, to, PrintFile.Progress.none());
+        PngWriter.write(
+                part, new PrintMarks(profiles).of(plan), PngWriter.Effort.QUICK, to, crew, PrintFile.Progress.none());
     }
 
     /**
-     * Writes a part of a print as it looks, in sRGB of 8 bits, made by two threads.
+     * Writes a part of a print as it looks, in sRGB of 8 bits.
      *
      * @param look absolute to show the paper's own white and black, relative to show it on the screen's white
      * @return how far lifted contours overshoot in it
@@ -49,20 +49,10 @@ public final class ScreenPictures {
             throws IOException {
         ProfileRef screen = new ProfileRef.Srgb();
         Transform toScreen = profiles.along(new ColourPath(plan.colour().to(), screen, look));
-        List<Print> prints = new ArrayList<>();
-        List<PixelRows> halves = new ArrayList<>();
-        int upper = Math.ceilDiv(part.height(), 2);
-        for (int y = 0; y < part.height(); y += upper) {
-            int rows = Math.min(upper, part.height() - y);
-            prints.add(printing.print(plan, original));
-            PixelRect half = new PixelRect(part.x(), part.y() + y, part.width(), rows);
-            halves.add(new OnScreen(new PrintPart(prints.getLast(), half), toScreen));
-        }
+        Print print = printing.print(plan, original);
+        PixelRows shown = new OnScreen(new PrintPart(print, part), toScreen);
         PrintFile file = new PrintFile(plan.marked(), profiles.bytes(screen), ColourTag.SRGB);
-        PngWriter.write(new Stacked(halves), file, PngWriter.Effort.QUICK, to, PrintFile.Progress.none());
-        return prints.stream()
-                .map(Print::halo)
-                .flatMap(Optional::stream)
-                .max(Comparator.comparingDouble(Halo::percent));
+        PngWriter.write(shown, file, PngWriter.Effort.QUICK, to, crew, PrintFile.Progress.none());
+        return print.halo();
     }
 }

@@ -1,6 +1,9 @@
 package embrick.core.lift;
 
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 
 /**
  * Measures overshoot in cells of 16 × 16 pixels: how far the lifted extremes of a cell leave those before, as a share of
@@ -8,6 +11,10 @@ import java.util.Arrays;
  * apart, so that a contour between the cells of one is inside a cell of the other.
  *
  * <p>Extremes are kept a column until eight rows are full, then a tile of 8 × 8; a cell of either lattice is four tiles.
+ *
+ * <p>Rows come in runs, one under the other. Where a run begins or ends inside the picture, the rows of tiles at its rims are
+ * kept: another meter may have measured what lies beyond, even the rest of the same tiles, and the cells there are counted
+ * when all are put together. So the figure does not depend on how a picture was shared out.
  */
 final class HaloMeter {
     private static final int TILE = 8;
@@ -18,14 +25,28 @@ final class HaloMeter {
     private static final double BIN_PERCENT = 0.5;
     private static final double SHARE = 0.95;
 
+    private static final Extremes NOTHING = new Extremes(0);
+
     private final int height;
-    private final long[] bins = new long[BINS];
     private int spanX = -1;
     private int spanColumns;
     private int nextRow = -1;
     private Extremes columns = new Extremes(0);
     private Extremes above = new Extremes(0);
     private Extremes tiles = new Extremes(0);
+    private int runBegin;
+    private boolean hasAbove;
+    /** Rows of tiles at the rims of runs. */
+    private final Map<Place, Extremes> rims = new HashMap<>();
+    /** Of the cells that each row of tiles ends: the bins of those that count. Rows that are rendered again count once. */
+    private final Map<Place, short[]> counted = new HashMap<>();
+
+    /** A row of tiles, from column {@code x} on. */
+    private record Place(int band, int x, int tiles) {
+        Place above() {
+            return new Place(band - 1, x, tiles);
+        }
+    }
 
     HaloMeter(int height) {
         this.height = height;
@@ -34,7 +55,8 @@ final class HaloMeter {
     /** Takes one row of a span that begins at column {@code x}. */
     void row(int y, int x, int count, float[] before, float[] after) {
         if (y != nextRow || x != spanX || count != spanColumns) {
-            begin(x, count);
+            keepLowerRim();
+            begin(y, x, count);
         }
         columns.widen(before, after, count);
         nextRow = y + 1;
@@ -43,7 +65,27 @@ final class HaloMeter {
         }
     }
 
-    private void begin(int x, int count) {
+    /** Keeps what the run that is under way has at its lower rim. */
+    private void keepLowerRim() {
+        if (nextRow > 0 && hasAbove) {
+            keepRim(nextRow / TILE - 1, above);
+        }
+        if (nextRow > 0 && nextRow % TILE != 0 && nextRow != height) {
+            keepRim(nextRow / TILE, gathered(new Extremes(above.length())));
+        }
+    }
+
+    private void keepRim(int band, Extremes row) {
+        rims.computeIfAbsent(place(band), _ -> new Extremes(row.length())).widen(row);
+    }
+
+    private Place place(int band) {
+        return new Place(band, spanX, above.length());
+    }
+
+    private void begin(int y, int x, int count) {
+        runBegin = y;
+        hasAbove = false;
         spanX = x;
         spanColumns = count;
         columns = new Extremes(count);
@@ -52,51 +94,98 @@ final class HaloMeter {
         tiles = new Extremes(tilesAcross);
     }
 
-    private void closeTiles(int band) {
+    private Extremes gathered(Extremes into) {
         int firstTile = spanX / TILE;
         for (int i = 0; i < spanColumns; i++) {
-            tiles.widen((spanX + i) / TILE - firstTile, columns, i);
+            into.widen((spanX + i) / TILE - firstTile, columns, i);
         }
+        return into;
+    }
+
+    private void closeTiles(int band) {
+        gathered(tiles);
         columns.clear();
-        boolean last = nextRow == height;
-        for (int lattice = 0; lattice < 2; lattice++) {
-            boolean endsCells = band % 2 != lattice;
-            if (endsCells || last) {
-                countCells(lattice, firstTile, endsCells);
-            }
+        if (runBegin > band * TILE) {
+            // The rest of these tiles lies above the run.
+            keepRim(band, tiles);
+            tiles.clear();
+            return;
         }
+        int firstTile = spanX / TILE;
+        if (hasAbove || band == 0) {
+            counted.put(place(band), cells(1 - band % 2, firstTile, tiles, above));
+        } else {
+            keepRim(band, tiles);
+        }
+        if (nextRow == height) {
+            counted.put(place(band + 1), cells(band % 2, firstTile, tiles, NOTHING));
+        }
+        hasAbove = true;
         Extremes free = above;
         above = tiles;
         tiles = free;
         tiles.clear();
     }
 
-    /** @param lattice 0 for cells that begin at even tiles, 1 at odd ones */
-    private void countCells(int lattice, int firstTile, boolean withAbove) {
+    /**
+     * The bins of the cells in which there is a contour.
+     *
+     * @param lattice 0 for cells that begin at even tiles, 1 at odd ones
+     * @param lower the row of tiles that ends the cells, {@code upper} the one that begins them, or nothing
+     */
+    private static short[] cells(int lattice, int firstTile, Extremes lower, Extremes upper) {
         int begin = Math.floorDiv(firstTile - lattice, 2) * 2 + lattice - firstTile;
+        short[] bins = new short[lower.length() / 2 + 1];
+        int count = 0;
         Extremes cell = new Extremes(1);
-        for (int left = begin; left < tiles.length(); left += 2) {
+        for (int left = begin; left < lower.length(); left += 2) {
             cell.clear();
-            for (int tile = Math.max(0, left); tile < Math.min(left + 2, tiles.length()); tile++) {
-                cell.widen(0, tiles, tile);
-                if (withAbove) {
-                    cell.widen(0, above, tile);
+            for (int tile = Math.max(0, left); tile < Math.min(left + 2, lower.length()); tile++) {
+                cell.widen(0, lower, tile);
+                if (upper.length() > 0) {
+                    cell.widen(0, upper, tile);
                 }
             }
-            count(cell);
+            float contrast = cell.highBefore[0] - cell.lowBefore[0];
+            if (contrast >= CONTOUR) {
+                bins[count++] = bin(cell, contrast);
+            }
         }
+        return Arrays.copyOf(bins, count);
     }
 
-    private void count(Extremes cell) {
-        float contrast = cell.highBefore[0] - cell.lowBefore[0];
-        if (contrast >= CONTOUR) {
-            float over = Math.max(cell.highAfter[0] - cell.highBefore[0], cell.lowBefore[0] - cell.lowAfter[0]);
-            double percent = 100.0 * Math.max(0f, over) / contrast;
-            bins[Math.min(BINS - 1, (int) Math.round(percent / BIN_PERCENT))]++;
-        }
+    private static short bin(Extremes cell, float contrast) {
+        float over = Math.max(cell.highAfter[0] - cell.highBefore[0], cell.lowBefore[0] - cell.lowAfter[0]);
+        double percent = 100.0 * Math.max(0f, over) / contrast;
+        return (short) Math.min(BINS - 1, (int) Math.round(percent / BIN_PERCENT));
     }
 
-    Halo halo() {
+    /** What meters of one picture measured together. */
+    static Halo halo(List<HaloMeter> meters) {
+        Map<Place, Extremes> rims = new HashMap<>();
+        Map<Place, short[]> counted = new HashMap<>();
+        for (HaloMeter meter : meters) {
+            meter.keepLowerRim();
+            meter.rims.forEach((place, row) ->
+                    rims.computeIfAbsent(place, _ -> new Extremes(row.length())).widen(row));
+            counted.putAll(meter.counted);
+        }
+        rims.forEach((place, row) -> {
+            if (!counted.containsKey(place)) {
+                Extremes above = rims.getOrDefault(place.above(), NOTHING);
+                counted.put(place, cells(1 - place.band() % 2, place.x() / TILE, row, above));
+            }
+        });
+        long[] bins = new long[BINS];
+        for (short[] cells : counted.values()) {
+            for (short bin : cells) {
+                bins[bin]++;
+            }
+        }
+        return halo(bins);
+    }
+
+    private static Halo halo(long[] bins) {
         long all = Arrays.stream(bins).sum();
         long under = 0;
         for (int bin = 0; bin < BINS && all > 0; bin++) {
@@ -125,6 +214,12 @@ final class HaloMeter {
 
         int length() {
             return lowBefore.length;
+        }
+
+        void widen(Extremes others) {
+            for (int place = 0; place < length(); place++) {
+                widen(place, others, place);
+            }
         }
 
         void clear() {

@@ -5,6 +5,7 @@ import embrick.core.lanes.Lanes;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.units.PixelSize;
+import java.util.List;
 
 /**
  * Unsharp masking of luminance, as {@link LiftSettings} defines it, on the pixels of another source.
@@ -50,7 +51,17 @@ public final class Lift implements PixelSource {
 
     /** What was measured of all that has been rendered so far. */
     public Halo halo() {
-        return meter.halo();
+        return halo(List.of(this));
+    }
+
+    /** What was measured of a picture by several that have rendered parts of it, one under the other. */
+    public static Halo halo(List<Lift> ofOnePicture) {
+        return HaloMeter.halo(ofOnePicture.stream().map(lift -> lift.meter).toList());
+    }
+
+    /** Rows above and below a part that its blur needs. */
+    public int rowsMadeAnew() {
+        return blur.rowsFor(0);
     }
 
     @Override

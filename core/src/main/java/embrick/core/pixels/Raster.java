@@ -4,7 +4,6 @@ import embrick.core.lanes.Lanes;
 import embrick.core.units.PixelSize;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
-import java.lang.foreign.ValueLayout;
 
 /**
  * A decoded original: interleaved samples of 8 or 16 bit outside the heap, rows without gaps, the file's own order.
@@ -14,8 +13,7 @@ import java.lang.foreign.ValueLayout;
  * the owner's.
  */
 public final class Raster implements AutoCloseable {
-    private static final float FROM_BYTE = 1f / 255f;
-    private static final float FROM_SHORT = 1f / 65535f;
+    private static final int COLUMNS_TOGETHER = 16;
 
     private final Lanes lanes = Lanes.best();
     private final PixelSize stored;
@@ -119,19 +117,38 @@ public final class Raster implements AutoCloseable {
         }
     }
 
+    /** A seen column is a stored row: some of them are made floats along the file's rows and then turned, in a near cache. */
     private void readAcross(Orientation seenAs, int x, int y, int count, int rows, float[] into, int start) {
-        for (int column = 0; column < count; column++) {
-            int storedY = seenAs.reversesY() ? stored.height() - 1 - (x + column) : x + column;
-            for (int row = 0; row < rows; row++) {
-                int storedX = seenAs.reversesX() ? stored.width() - 1 - (y + row) : y + row;
-                int at = start + (row * count + column) * channels;
-                long from = storedY * rowBytes() + (long) storedX * channels * bytesPerSample;
-                for (int c = 0; c < channels; c++) {
-                    into[at + c] = bytesPerSample == 1
-                            ? (samples.get(ValueLayout.JAVA_BYTE, from + c) & 0xff) * FROM_BYTE
-                            : (samples.get(ValueLayout.JAVA_SHORT, from + 2L * c) & 0xffff) * FROM_SHORT;
-                }
+        int length = rows * channels;
+        float[] tile = new float[COLUMNS_TOGETHER * length];
+        int storedX = seenAs.reversesX() ? stored.width() - y - rows : y;
+        for (int column = 0; column < count; column += COLUMNS_TOGETHER) {
+            int columns = Math.min(COLUMNS_TOGETHER, count - column);
+            for (int i = 0; i < columns; i++) {
+                int seenX = x + column + i;
+                int storedY = seenAs.reversesY() ? stored.height() - 1 - seenX : seenX;
+                readRow(storedX, storedY, rows, tile, i * length);
             }
+            for (int row = 0; row < rows; row++) {
+                int from = (seenAs.reversesX() ? rows - 1 - row : row) * channels;
+                int to = start + (row * count + column) * channels;
+                turn(tile, from, length, columns, into, to);
+            }
+        }
+    }
+
+    /** One pixel from each of some rows, beside each other. */
+    private void turn(float[] tile, int from, int length, int columns, float[] into, int to) {
+        if (channels == 3) {
+            for (int i = 0, at = from; i < columns; i++, at += length) {
+                into[to + 3 * i] = tile[at];
+                into[to + 3 * i + 1] = tile[at + 1];
+                into[to + 3 * i + 2] = tile[at + 2];
+            }
+            return;
+        }
+        for (int i = 0; i < columns; i++) {
+            System.arraycopy(tile, from + i * length, into, to + i * channels, channels);
         }
     }
 

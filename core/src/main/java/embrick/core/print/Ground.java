@@ -2,7 +2,6 @@ package embrick.core.print;
 
 import embrick.core.colour.Transforms;
 import embrick.core.framing.Framing.Corners;
-import embrick.core.lift.Halo;
 import embrick.core.lift.Lift;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
@@ -48,8 +47,8 @@ final class Ground implements PixelSource {
         return size;
     }
 
-    Optional<Halo> halo() {
-        return lift.map(Lift::halo);
+    Optional<Lift> lift() {
+        return lift;
     }
 
     @Override

@@ -12,7 +12,7 @@ public final class OnScreen implements PixelRows {
     private final Transform toScreen;
     private float[] strip = new float[0];
 
-    /** @param toScreen from the print's profile to the screen's */
+    /** @param toScreen from the print's profile to the screen's; shared by threads */
     public OnScreen(PixelRows print, Transform toScreen) {
         this.print = print;
         this.toScreen = toScreen;
@@ -42,5 +42,15 @@ public final class OnScreen implements PixelRows {
         }
         toScreen.apply(print.rows(y, rows).samples(), 0, strip, 0, rows * width);
         return new Strip(y, rows, width, CHANNELS, strip);
+    }
+
+    @Override
+    public OnScreen another() {
+        return new OnScreen(print.another(), toScreen);
+    }
+
+    @Override
+    public int rowsMadeAnew() {
+        return print.rowsMadeAnew();
     }
 }

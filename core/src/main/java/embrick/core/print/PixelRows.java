@@ -13,4 +13,15 @@ public interface PixelRows {
 
     /** Some whole rows; the strip is the giver's and is filled anew by the next call. */
     Strip rows(int y, int rows);
+
+    /** The same output for another thread: one of these serves one thread at a time. */
+    PixelRows another();
+
+    /**
+     * Rows, about, that are made once more wherever making begins anew instead of going on downwards: parts that different
+     * threads make should be many times as long.
+     */
+    default int rowsMadeAnew() {
+        return 0;
+    }
 }

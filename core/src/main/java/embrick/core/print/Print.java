@@ -11,6 +11,7 @@ import embrick.core.edge.Letters;
 import embrick.core.edge.RimMean;
 import embrick.core.edge.Stroke;
 import embrick.core.lift.Halo;
+import embrick.core.lift.Lift;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
@@ -18,7 +19,9 @@ import embrick.core.pixels.Strip;
 import embrick.core.plan.Plan;
 import embrick.core.ticket.Rounding;
 import embrick.core.units.PixelSize;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Supplier;
 
 /**
@@ -27,21 +30,60 @@ import java.util.function.Supplier;
  * <p>One thread at a time. Any region gives the same samples that the whole output has there.
  */
 public final class Print implements PixelRows {
+    /** A kernel of six output rows, and what is left of sixteen that are mixed together. */
+    private static final int RESAMPLED_ANEW = 16;
+
     private final Plan plan;
+    private final Raster original;
     private final Transforms transforms;
+    private final Letters letters;
     private final Ground ground;
     private final PixelSource output;
+    /** The prints of one output, each for a thread of its own, and what they have in common. */
+    private final Shared shared;
+
     private float[] strip = new float[0];
 
     Print(Plan plan, Raster original, Transforms transforms, Letters letters) {
+        this(plan, original, transforms, letters, new Shared());
+    }
+
+    private Print(Plan plan, Raster original, Transforms transforms, Letters letters, Shared shared) {
         this.plan = plan;
+        this.original = original;
         this.transforms = transforms;
+        this.letters = letters;
+        this.shared = shared;
         float[] paper = colour(plan.paper());
         this.ground = new Ground(plan, original, paper, transforms);
         // The rim is read by stages of its own: what was measured of the lift is of the picture, once.
-        PixelSource extended = extended(() -> RimMean.of(inside(new Ground(plan, original, paper, transforms))));
-        PixelSource inked = inked(extended, letters);
+        PixelSource extended =
+                extended(() -> shared.rimMean(() -> RimMean.of(inside(new Ground(plan, original, paper, transforms)))));
+        PixelSource inked = inked(extended);
         this.output = plan.rounding() == Rounding.DITHERED ? new Dithered(inked, channels()) : inked;
+        ground.lift().ifPresent(shared.lifts::add);
+    }
+
+    private static final class Shared {
+        private final List<Lift> lifts = new CopyOnWriteArrayList<>();
+        private float[] rimMean;
+
+        synchronized float[] rimMean(Supplier<float[]> reading) {
+            if (rimMean == null) {
+                rimMean = reading.get();
+            }
+            return rimMean;
+        }
+    }
+
+    @Override
+    public Print another() {
+        return new Print(plan, original, transforms, letters, shared);
+    }
+
+    @Override
+    public int rowsMadeAnew() {
+        return RESAMPLED_ANEW + ground.lift().map(Lift::rowsMadeAnew).orElse(0);
     }
 
     private float[] colour(PaperColour colour) {
@@ -66,7 +108,7 @@ public final class Print implements PixelRows {
         };
     }
 
-    private PixelSource inked(PixelSource pixels, Letters letters) {
+    private PixelSource inked(PixelSource pixels) {
         Extension extension = plan.extension();
         if (extension.keyLine().isEmpty()
                 && extension.caption().isEmpty()
@@ -99,9 +141,12 @@ public final class Print implements PixelRows {
         return plan.bitsPerChannel();
     }
 
-    /** How far lifted contours overshoot in what has been rendered so far; empty where nothing is lifted. */
+    /**
+     * How far lifted contours overshoot in what has been rendered so far, by this and all others of the same output; empty
+     * where nothing is lifted.
+     */
     public Optional<Halo> halo() {
-        return ground.halo();
+        return shared.lifts.isEmpty() ? Optional.empty() : Optional.of(Lift.halo(shared.lifts));
     }
 
     @Override

@@ -43,4 +43,14 @@ public final class PrintPart implements PixelRows {
         print.render(new PixelRect(part.x(), part.y() + y, part.width(), rows), strip);
         return new Strip(y, rows, part.width(), channels(), strip);
     }
+
+    @Override
+    public PrintPart another() {
+        return new PrintPart(print.another(), part);
+    }
+
+    @Override
+    public int rowsMadeAnew() {
+        return print.rowsMadeAnew();
+    }
 }

@@ -32,6 +32,11 @@ class ContoursTest {
             }
 
             @Override
+            public PixelRows another() {
+                return this;
+            }
+
+            @Override
             public Strip rows(int y, int rows) {
                 float[] samples = new float[rows * width];
                 for (int i = 0; i < samples.length; i++) {

@@ -27,6 +27,11 @@ class CrossingsTest {
         }
 
         @Override
+        public PixelRows another() {
+            return this;
+        }
+
+        @Override
         public Strip rows(int y, int rows) {
             int row = size.width() * channels;
             float[] samples = new float[rows * row];

@@ -221,6 +221,29 @@ class PrintTest {
         }
     }
 
+    /** Parts of 64 rows, as threads take them: the second print begins anew at each of its own. */
+    @ParameterizedTest
+    @MethodSource("plansOfEveryKind")
+    void severalPrintsOfOneOutputGiveItsSamplesAndItsHalo(Ticket ticket, Framing framing) {
+        Plan plan = plan(333, 222, ticket, framing);
+        try (Raster raster = disc(333, 222, 150, 100, 60)) {
+            Print whole = Printer.print(plan, raster, NONE);
+            int row = whole.size().width() * 3;
+            float[] samples = whole.rows(0, whole.size().height()).samples().clone();
+            Print first = Printer.print(plan, raster, NONE);
+            Print second = first.another();
+            for (int y = 0; y < first.size().height(); y += 64) {
+                Print print = y / 64 % 3 == 1 ? second : first;
+                Strip strip = print.rows(y, Math.min(64, print.size().height() - y));
+                for (int i = 0; i < strip.rows() * row; i++) {
+                    assertThat(strip.samples()[i]).isEqualTo(samples[y * row + i]);
+                }
+            }
+            assertThat(first.halo()).isEqualTo(whole.halo());
+            assertThat(second.halo()).isEqualTo(whole.halo());
+        }
+    }
+
     @ParameterizedTest
     @MethodSource("plansOfEveryKind")
     void anyRegionHasTheSheetsSamples(Ticket ticket, Framing framing) {

@@ -4,6 +4,7 @@ import embrick.core.plan.Plan;
 import embrick.core.print.PixelRows;
 import embrick.core.source.SourceFacts;
 import embrick.core.units.PixelSize;
+import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PieceFormat;
@@ -19,8 +20,10 @@ import java.nio.file.Path;
 public final class JpegPieces implements PieceFormat {
     private final JpegPictures pictures;
     private final int quality;
+    private final Crew crew;
 
-    public JpegPieces(ProfileShelf profiles, int quality) {
+    public JpegPieces(ProfileShelf profiles, int quality, Crew crew) {
+        this.crew = crew;
         this.pictures = new JpegPictures(new PictureColours(profiles));
         this.quality = quality;
     }
@@ -28,14 +31,14 @@ public final class JpegPieces implements PieceFormat {
     @Override
     public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
-        write(print, marks, quality, to.stream(), progress);
+        write(print, marks, quality, to.stream(), crew, progress);
     }
 
     /** Writes rows as a JPEG somewhere else than into a file of its own. */
     public static void write(
-            PixelRows print, PrintFile marks, int quality, OutputStream to, PrintFile.Progress progress)
+            PixelRows print, PrintFile marks, int quality, OutputStream to, Crew crew, PrintFile.Progress progress)
             throws IOException {
-        JpegWriter.write(print, marks, quality, to, progress);
+        JpegWriter.write(print, marks, quality, to, crew, progress);
     }
 
     @Override

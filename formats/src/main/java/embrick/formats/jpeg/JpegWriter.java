@@ -1,12 +1,16 @@
 package embrick.formats.jpeg;
 
 import embrick.core.print.PixelRows;
+import embrick.formats.crew.Crew;
+import embrick.formats.crew.RowParts;
 import embrick.formats.picture.PrintFile;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
  * Writes a baseline JPEG, colour at full resolution, strip by strip.
@@ -23,38 +27,70 @@ public final class JpegWriter {
 
     private JpegWriter() {}
 
-    public static void write(PixelRows print, PrintFile file, int quality, OutputStream to, PrintFile.Progress progress)
+    public static void write(
+            PixelRows print, PrintFile file, int quality, OutputStream to, Crew crew, PrintFile.Progress progress)
             throws IOException {
         DataOutputStream out = new DataOutputStream(to);
         int width = print.size().width();
         int height = print.size().height();
+        int strips = Math.ceilDiv(height, STRIP_ROWS);
         TurboJpeg.PixelLayout layout = TurboJpeg.PixelLayout.ofChannels(print.channels());
-        int mostRows = Math.min(STRIP_ROWS, height);
-        try (TurboJpeg.Encoder encoder = new TurboJpeg.Encoder(layout, width, mostRows, quality)) {
-            int strips = Math.ceilDiv(height, STRIP_ROWS);
-            byte[] samples = new byte[mostRows * width * print.channels()];
-            for (int strip = 0; strip < strips; strip++) {
-                int y = strip * STRIP_ROWS;
-                int rows = Math.min(STRIP_ROWS, height - y);
-                print.rows(y, rows).toBytes(samples);
-                if (layout == TurboJpeg.PixelLayout.CMYK) {
-                    turnRound(samples, rows * width * print.channels());
-                }
-                MemorySegment.copy(
-                        samples, 0, encoder.pixels(), ValueLayout.JAVA_BYTE, 0, rows * width * print.channels());
-                EncodedStrip encoded = new EncodedStrip(encoder.encode(rows));
+        new RowParts(crew, print, STRIP_ROWS).inOrder(rows -> new Encoding(rows, layout, quality), (rows, encoded) -> {
+            int strip = rows.first() / STRIP_ROWS;
+            for (EncodedStrip next : encoded) {
                 if (strip == 0) {
                     JpegMarks.write(out, file, print.size(), layout);
-                    encoded.writeTables(out, height, Math.ceilDiv(width, BLOCK) * (STRIP_ROWS / BLOCK));
+                    next.writeTables(out, height, Math.ceilDiv(width, BLOCK) * (STRIP_ROWS / BLOCK));
                 } else {
                     out.writeShort(0xFF00 | (JpegHeader.RST0 + (strip - 1) % 8));
                 }
-                encoded.writeScan(out);
-                progress.strip(strip + 1, strips);
+                next.writeScan(out);
+                strip++;
+                progress.strip(strip, strips);
             }
-        }
+        });
         out.writeShort(0xFF00 | JpegHeader.EOI);
         out.flush();
+    }
+
+    /** Encodes strips of one thread's rows. */
+    private static final class Encoding implements RowParts.Making<List<EncodedStrip>> {
+        private final PixelRows print;
+        private final TurboJpeg.PixelLayout layout;
+        private final TurboJpeg.Encoder encoder;
+        private final byte[] samples;
+
+        Encoding(PixelRows print, TurboJpeg.PixelLayout layout, int quality) {
+            int mostRows = Math.min(STRIP_ROWS, print.size().height());
+            this.print = print;
+            this.layout = layout;
+            this.encoder = new TurboJpeg.Encoder(layout, print.size().width(), mostRows, quality);
+            this.samples = new byte[mostRows * print.size().width() * print.channels()];
+        }
+
+        @Override
+        public List<EncodedStrip> make(RowParts.Rows part) throws IOException {
+            List<EncodedStrip> encoded = new ArrayList<>();
+            for (int y = part.first(); y < part.end(); y += STRIP_ROWS) {
+                encoded.add(encoded(y, Math.min(STRIP_ROWS, part.end() - y)));
+            }
+            return encoded;
+        }
+
+        private EncodedStrip encoded(int y, int rows) throws IOException {
+            int count = rows * print.size().width() * print.channels();
+            print.rows(y, rows).toBytes(samples);
+            if (layout == TurboJpeg.PixelLayout.CMYK) {
+                turnRound(samples, count);
+            }
+            MemorySegment.copy(samples, 0, encoder.pixels(), ValueLayout.JAVA_BYTE, 0, count);
+            return new EncodedStrip(encoder.encode(rows));
+        }
+
+        @Override
+        public void close() {
+            encoder.close();
+        }
     }
 
     /** Files with the APP14 marker hold inks upside down: 255 for none. */

@@ -11,6 +11,7 @@ import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.ticket.FileFormat;
 import embrick.core.units.PixelSize;
+import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.jpeg.JpegPieces;
 import embrick.formats.pdf.PdfPages.Packing;
@@ -33,9 +34,11 @@ public final class PdfPieces implements PieceFormat {
     private final ProfileShelf profiles;
     private final FileFormat.PagePixels pixels;
     private final Path scratch;
+    private final Crew crew;
 
     /** @param scratch a folder for files that are needed for a moment */
-    public PdfPieces(ProfileShelf profiles, FileFormat.PagePixels pixels, Path scratch) {
+    public PdfPieces(ProfileShelf profiles, FileFormat.PagePixels pixels, Path scratch, Crew crew) {
+        this.crew = crew;
         this.profiles = profiles;
         this.pixels = pixels;
         this.scratch = scratch;
@@ -50,12 +53,12 @@ public final class PdfPieces implements PieceFormat {
                     pages.add(
                             PageLayout.of(plan),
                             PdfPages.picture(Packing.JPEG, plan, marks.profile()),
-                            out -> JpegPieces.write(print, marks, jpeg.quality(), out, progress));
+                            out -> JpegPieces.write(print, marks, jpeg.quality(), out, crew, progress));
                 case FileFormat.PagePixels.Whole _ ->
                     pages.add(
                             PageLayout.of(plan),
                             PdfPages.picture(Packing.PNG_ROWS, plan, marks.profile()),
-                            out -> PngWriter.packRows(print, out, progress));
+                            out -> PngWriter.packRows(print, out, crew, progress));
             }
             pages.save(to.stream());
         }

@@ -2,6 +2,7 @@ package embrick.formats.png;
 
 import embrick.core.plan.Plan;
 import embrick.core.print.PixelRows;
+import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PieceFormat;
@@ -14,15 +15,17 @@ import java.nio.file.Path;
 /** Pieces as PNG. */
 public final class PngPieces implements PieceFormat {
     private final PngPictures pictures;
+    private final Crew crew;
 
-    public PngPieces(ProfileShelf profiles) {
+    public PngPieces(ProfileShelf profiles, Crew crew) {
+        this.crew = crew;
         this.pictures = new PngPictures(new PictureColours(profiles));
     }
 
     @Override
     public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
-        PngWriter.write(print, marks, to.stream(), progress);
+        PngWriter.write(print, marks, to.stream(), crew, progress);
     }
 
     @Override

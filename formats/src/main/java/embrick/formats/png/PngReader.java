@@ -160,7 +160,7 @@ final class PngReader {
                     row[i] += before[i];
                 }
                 for (int i = step; i < row.length; i++) {
-                    row[i] += (byte) PngWriter.paeth(row[i - step] & 0xff, before[i] & 0xff, before[i - step] & 0xff);
+                    row[i] += (byte) RowFilter.nearest(row[i - step] & 0xff, before[i] & 0xff, before[i - step] & 0xff);
                 }
             }
             default -> throw UnusablePictureException.broken("damaged", "has a row with a filter that does not exist");

@@ -2,6 +2,10 @@ package embrick.formats.png;
 
 import embrick.core.pixels.Strip;
 import embrick.core.print.PixelRows;
+import embrick.formats.crew.Crew;
+import embrick.formats.crew.RowParts;
+import embrick.formats.deflate.Adler;
+import embrick.formats.deflate.Packer;
 import embrick.formats.picture.PrintFile;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
@@ -9,18 +13,15 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.zip.CRC32;
-import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 
 /** Writes a PNG of 8 or 16 bits strip by strip, with iCCP and pHYs. Filters are chosen a row by the least sum of differences. */
 public final class PngWriter {
     private static final int STRIP_ROWS = 64;
     private static final int IDAT_BYTES = 1 << 16;
-    private static final int FILTERS = 5;
-    private static final int NO_FILTER = 0;
-    /** On filtered photographs a higher level costs twice the time for a hundredth of the size. */
-    private static final int LEVEL = 4;
 
     private PngWriter() {}
 
@@ -33,13 +34,13 @@ public final class PngWriter {
     }
 
     /** With the small effort. */
-    public static void write(PixelRows print, PrintFile file, OutputStream to, PrintFile.Progress progress)
+    public static void write(PixelRows print, PrintFile file, OutputStream to, Crew crew, PrintFile.Progress progress)
             throws IOException {
-        write(print, file, Effort.SMALL, to, progress);
+        write(print, file, Effort.SMALL, to, crew, progress);
     }
 
     public static void write(
-            PixelRows print, PrintFile file, Effort effort, OutputStream to, PrintFile.Progress progress)
+            PixelRows print, PrintFile file, Effort effort, OutputStream to, Crew crew, PrintFile.Progress progress)
             throws IOException {
         DataOutputStream out = new DataOutputStream(to);
         out.writeLong(PngHeader.SIGNATURE);
@@ -61,7 +62,7 @@ public final class PngWriter {
                         .array(),
                 9);
         try (IdatStream idat = new IdatStream(out)) {
-            packRows(print, effort, idat, progress);
+            packRows(print, effort, idat, crew, progress);
         }
         chunk(out, PngHeader.IEND, new byte[0], 0);
         out.flush();
@@ -71,34 +72,85 @@ public final class PngWriter {
      * Writes filtered and deflated rows alone, as IDAT chunks hold them together (clause 10) and as PDF's FlateDecode takes
      * them with predictor 15 (ISO 32000-1, 7.4.4.4). The stream stays open.
      */
-    public static void packRows(PixelRows print, OutputStream to, PrintFile.Progress progress) throws IOException {
-        packRows(print, Effort.SMALL, to, progress);
+    public static void packRows(PixelRows print, OutputStream to, Crew crew, PrintFile.Progress progress)
+            throws IOException {
+        packRows(print, Effort.SMALL, to, crew, progress);
     }
 
-    private static void packRows(PixelRows print, Effort effort, OutputStream to, PrintFile.Progress progress)
+    private static void packRows(
+            PixelRows print, Effort effort, OutputStream to, Crew crew, PrintFile.Progress progress)
             throws IOException {
-        int width = print.size().width();
         int height = print.size().height();
         int strips = Math.ceilDiv(height, STRIP_ROWS);
-        int sampleBytes = print.bitsPerChannel() / 8;
-        int rowBytes = width * print.channels() * sampleBytes;
-        try (Deflater deflater = new Deflater(LEVEL)) {
-            if (effort == Effort.QUICK) {
-                deflater.setLevel(Deflater.NO_COMPRESSION);
+        Adler sum = new Adler();
+        to.write(Packer.header());
+        new RowParts(crew, print, STRIP_ROWS).inOrder(rows -> new Packing(rows, effort), (rows, packed) -> {
+            int strip = rows.first() / STRIP_ROWS;
+            for (Packer.Part part : packed) {
+                to.write(part.packed());
+                sum.add(part);
+                strip++;
+                progress.strip(strip, strips);
             }
-            DeflaterOutputStream packed = new DeflaterOutputStream(to, deflater, 1 << 15);
-            Filter filter = new Filter(rowBytes, print.channels() * sampleBytes);
-            byte[] samples = new byte[Math.min(STRIP_ROWS, height) * rowBytes];
-            for (int strip = 0; strip < strips; strip++) {
-                int y = strip * STRIP_ROWS;
-                Strip rows = print.rows(y, Math.min(STRIP_ROWS, height - y));
-                toBytes(rows, print.bitsPerChannel(), samples);
-                for (int row = 0; row < rows.rows(); row++) {
-                    packed.write(filter.next(samples, row * rowBytes, effort));
+        });
+        to.write(ByteBuffer.allocate(Integer.BYTES).putInt(0, sum.value()).array());
+    }
+
+    /**
+     * Filters and packs strips of one thread's rows. The first row of a strip is filtered without the row above, which another
+     * thread may have.
+     */
+    private static final class Packing implements RowParts.Making<List<Packer.Part>> {
+        private final PixelRows print;
+        private final Effort effort;
+        private final int rowBytes;
+        private final byte[] samples;
+        private final byte[] filtered;
+        private final RowFilter filter;
+        private final Packer packer = new Packer();
+
+        Packing(PixelRows print, Effort effort) {
+            int sampleBytes = print.bitsPerChannel() / 8;
+            int rows = Math.min(STRIP_ROWS, print.size().height());
+            this.print = print;
+            this.effort = effort;
+            this.rowBytes = print.size().width() * print.channels() * sampleBytes;
+            this.samples = new byte[rows * rowBytes];
+            this.filtered = new byte[rows * (rowBytes + 1)];
+            this.filter = new RowFilter(rowBytes, print.channels() * sampleBytes);
+        }
+
+        @Override
+        public List<Packer.Part> make(RowParts.Rows part) {
+            List<Packer.Part> packed = new ArrayList<>();
+            for (int y = part.first(); y < part.end(); y += STRIP_ROWS) {
+                packed.add(packed(print.rows(y, Math.min(STRIP_ROWS, part.end() - y))));
+            }
+            return packed;
+        }
+
+        private Packer.Part packed(Strip rows) {
+            toBytes(rows, print.bitsPerChannel(), samples);
+            for (int row = 0; row < rows.rows(); row++) {
+                int to = row * (rowBytes + 1);
+                if (effort == Effort.QUICK) {
+                    filtered[to] = RowFilter.NONE;
+                    System.arraycopy(samples, row * rowBytes, filtered, to + 1, rowBytes);
+                } else {
+                    filter.apply(samples, row * rowBytes, row > 0, filtered, to);
                 }
-                progress.strip(strip + 1, strips);
             }
-            packed.finish();
+            boolean isLast = rows.y() + rows.rows() == print.size().height();
+            int length = rows.rows() * (rowBytes + 1);
+            Packer.Place place = isLast ? Packer.Place.LAST : Packer.Place.INSIDE;
+            return effort == Effort.QUICK
+                    ? Packer.stored(filtered, length, place)
+                    : packer.part(filtered, length, place);
+        }
+
+        @Override
+        public void close() {
+            packer.close();
         }
     }
 
@@ -132,18 +184,6 @@ public final class PngWriter {
         out.writeInt(type);
         out.write(data, 0, length);
         out.writeInt((int) crc.getValue());
-    }
-
-    /** The one of three neighbours that is nearest to their straight continuation (clause 9.4). */
-    static int paeth(int left, int up, int upLeft) {
-        int estimate = left + up - upLeft;
-        int byLeft = Math.abs(estimate - left);
-        int byUp = Math.abs(estimate - up);
-        int byUpLeft = Math.abs(estimate - upLeft);
-        if (byLeft <= byUp && byLeft <= byUpLeft) {
-            return left;
-        }
-        return byUp <= byUpLeft ? up : upLeft;
     }
 
     /** Gathers bytes into IDAT chunks; closing writes the last and leaves the file open. */
@@ -188,87 +228,6 @@ public final class PngWriter {
         @Override
         public void close() throws IOException {
             send();
-        }
-    }
-
-    /** PNG's five row filters (ISO/IEC 15948, clause 9), the best chosen as its clause 12.8 advises. */
-    private static final class Filter {
-        private final int rowLength;
-        private final int step;
-        private final byte[] before;
-        private final byte[] row;
-        private final byte[][] tried;
-
-        Filter(int rowLength, int step) {
-            this.rowLength = rowLength;
-            this.step = step;
-            this.before = new byte[rowLength];
-            this.row = new byte[rowLength];
-            this.tried = new byte[FILTERS][rowLength + 1];
-        }
-
-        byte[] next(byte[] samples, int at, Effort effort) {
-            System.arraycopy(samples, at, row, 0, rowLength);
-            if (effort == Effort.QUICK) {
-                apply(NO_FILTER);
-                return tried[NO_FILTER];
-            }
-            int chosen = best();
-            System.arraycopy(row, 0, before, 0, rowLength);
-            return tried[chosen];
-        }
-
-        private int best() {
-            int best = 0;
-            long least = Long.MAX_VALUE;
-            for (int filter = 0; filter < FILTERS; filter++) {
-                long sum = apply(filter);
-                if (sum < least) {
-                    least = sum;
-                    best = filter;
-                }
-            }
-            return best;
-        }
-
-        /** Each filter has a loop of its own: it is the writer's hottest code after deflating. */
-        private long apply(int filter) {
-            byte[] out = tried[filter];
-            out[0] = (byte) filter;
-            switch (filter) {
-                case 0 -> System.arraycopy(row, 0, out, 1, rowLength);
-                case 1 -> {
-                    System.arraycopy(row, 0, out, 1, Math.min(step, rowLength));
-                    for (int i = step; i < rowLength; i++) {
-                        out[i + 1] = (byte) (row[i] - row[i - step]);
-                    }
-                }
-                case 2 -> {
-                    for (int i = 0; i < rowLength; i++) {
-                        out[i + 1] = (byte) (row[i] - before[i]);
-                    }
-                }
-                case 3 -> {
-                    for (int i = 0; i < rowLength; i++) {
-                        int left = i < step ? 0 : row[i - step] & 0xff;
-                        out[i + 1] = (byte) (row[i] - ((left + (before[i] & 0xff)) >> 1));
-                    }
-                }
-                default -> {
-                    for (int i = 0; i < Math.min(step, rowLength); i++) {
-                        out[i + 1] = (byte) (row[i] - before[i]);
-                    }
-                    for (int i = step; i < rowLength; i++) {
-                        out[i + 1] = (byte)
-                                (row[i] - paeth(row[i - step] & 0xff, before[i] & 0xff, before[i - step] & 0xff));
-                    }
-                }
-            }
-            long sum = 0;
-            for (int i = 1; i <= rowLength; i++) {
-                sum += Math.abs(out[i]);
-            }
-            return sum;
         }
     }
 }

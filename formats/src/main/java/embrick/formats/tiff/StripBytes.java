@@ -3,46 +3,55 @@ package embrick.formats.tiff;
 import embrick.core.pixels.Strip;
 import embrick.core.print.PixelRows;
 import embrick.core.ticket.FileFormat.Packing;
+import embrick.formats.crew.RowParts;
+import embrick.formats.deflate.Packer;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.util.Arrays;
-import java.util.zip.Deflater;
+import java.util.ArrayList;
+import java.util.List;
 
-/** A strip's samples as they go into the file: 8 or 16 bit little-endian, plain or predicted and deflated. */
-final class StripBytes {
+/** Strips' samples as they go into the file: 8 or 16 bit little-endian, plain or predicted and packed. */
+final class StripBytes implements RowParts.Making<List<byte[]>> {
+    private final PixelRows print;
     private final int channels;
-    private final int bits;
     private final Packing packing;
-    private byte[] bytes = new byte[0];
-    private short[] shorts = new short[0];
+    private final Packer packer = new Packer();
 
+    /** @param print one thread's own */
     StripBytes(PixelRows print, Packing packing) {
+        this.print = print;
         this.channels = print.channels();
-        this.bits = print.bitsPerChannel();
         this.packing = packing;
     }
 
-    byte[] of(Strip strip) {
-        int samples = strip.rows() * strip.rowLength();
-        if (bits == 8) {
-            bytes = bytes.length == samples ? bytes : new byte[samples];
+    @Override
+    public List<byte[]> make(RowParts.Rows part) {
+        List<byte[]> strips = new ArrayList<>();
+        for (int y = part.first(); y < part.end(); y += TiffWriter.STRIP_ROWS) {
+            byte[] bytes = samples(print.rows(y, Math.min(TiffWriter.STRIP_ROWS, part.end() - y)));
+            strips.add(packing == Packing.DEFLATE ? packer.whole(bytes, bytes.length) : bytes);
+        }
+        return strips;
+    }
+
+    private byte[] samples(Strip strip) {
+        int count = strip.rows() * strip.rowLength();
+        if (print.bitsPerChannel() == 8) {
+            byte[] bytes = new byte[count];
             strip.toBytes(bytes);
             if (packing == Packing.DEFLATE) {
                 predict(bytes, strip.rowLength());
             }
-        } else {
-            shorts = shorts.length == samples ? shorts : new short[samples];
-            bytes = bytes.length == samples * 2 ? bytes : new byte[samples * 2];
-            strip.toShorts(shorts);
-            if (packing == Packing.DEFLATE) {
-                predict(shorts, strip.rowLength());
-            }
-            ByteBuffer.wrap(bytes)
-                    .order(ByteOrder.LITTLE_ENDIAN)
-                    .asShortBuffer()
-                    .put(shorts);
+            return bytes;
         }
-        return packing == Packing.DEFLATE ? deflated(bytes) : bytes;
+        short[] shorts = new short[count];
+        strip.toShorts(shorts);
+        if (packing == Packing.DEFLATE) {
+            predict(shorts, strip.rowLength());
+        }
+        ByteBuffer bytes = ByteBuffer.allocate(count * Short.BYTES).order(ByteOrder.LITTLE_ENDIAN);
+        bytes.asShortBuffer().put(shorts);
+        return bytes.array();
     }
 
     /** TIFF 6.0, section 14: each sample less the one of the same channel to its left. */
@@ -62,12 +71,8 @@ final class StripBytes {
         }
     }
 
-    private static byte[] deflated(byte[] bytes) {
-        try (Deflater deflater = new Deflater(4)) {
-            deflater.setInput(bytes);
-            deflater.finish();
-            byte[] packed = new byte[bytes.length + bytes.length / 1000 + 64];
-            return Arrays.copyOf(packed, deflater.deflate(packed));
-        }
+    @Override
+    public void close() {
+        packer.close();
     }
 }

@@ -3,6 +3,7 @@ package embrick.formats.tiff;
 import embrick.core.plan.Plan;
 import embrick.core.print.PixelRows;
 import embrick.core.ticket.FileFormat.Packing;
+import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PieceFormat;
@@ -16,8 +17,10 @@ import java.nio.file.Path;
 public final class TiffPieces implements PieceFormat {
     private final TiffPictures pictures;
     private final Packing packing;
+    private final Crew crew;
 
-    public TiffPieces(ProfileShelf profiles, Packing packing) {
+    public TiffPieces(ProfileShelf profiles, Packing packing, Crew crew) {
+        this.crew = crew;
         this.pictures = new TiffPictures(new PictureColours(profiles));
         this.packing = packing;
     }
@@ -25,7 +28,7 @@ public final class TiffPieces implements PieceFormat {
     @Override
     public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
-        TiffWriter.write(print, marks, packing, to, progress);
+        TiffWriter.write(print, marks, packing, to, crew, progress);
     }
 
     @Override

@@ -2,6 +2,8 @@ package embrick.formats.tiff;
 
 import embrick.core.print.PixelRows;
 import embrick.core.ticket.FileFormat.Packing;
+import embrick.formats.crew.Crew;
+import embrick.formats.crew.RowParts;
 import embrick.formats.ifd.Flavour;
 import embrick.formats.ifd.Ifd;
 import embrick.formats.ifd.IfdBuilder;
@@ -22,7 +24,7 @@ import java.util.List;
  * which the header must point, follows them through a channel that can go back.
  */
 final class TiffWriter {
-    private static final int STRIP_ROWS = 64;
+    static final int STRIP_ROWS = 64;
     private static final int COMPRESSION_NONE = 1;
     private static final int COMPRESSION_DEFLATE = 8;
     private static final int PREDICTOR_HORIZONTAL = 2;
@@ -31,9 +33,10 @@ final class TiffWriter {
 
     private TiffWriter() {}
 
-    static void write(PixelRows print, PrintFile file, Packing packing, Target target, PrintFile.Progress progress)
+    static void write(
+            PixelRows print, PrintFile file, Packing packing, Target target, Crew crew, PrintFile.Progress progress)
             throws IOException {
-        write(print, file, packing, flavour(print), target, progress);
+        write(print, file, packing, flavour(print), target, crew, progress);
     }
 
     static void write(
@@ -42,34 +45,32 @@ final class TiffWriter {
             Packing packing,
             Flavour flavour,
             Target target,
+            Crew crew,
             PrintFile.Progress progress)
             throws IOException {
         int height = print.size().height();
         int strips = Math.ceilDiv(height, STRIP_ROWS);
         OutputStream out = target.stream();
         byte[] header = header(flavour, 0);
-        StripBytes samples = new StripBytes(print, packing);
         out.write(header);
         List<Long> offsets = new ArrayList<>();
         List<Long> counts = new ArrayList<>();
-        long at = header.length;
-        for (int strip = 0; strip < strips; strip++) {
-            int y = strip * STRIP_ROWS;
-            int rows = Math.min(STRIP_ROWS, height - y);
-            byte[] bytes = samples.of(print.rows(y, rows));
-            offsets.add(at);
-            counts.add((long) bytes.length);
-            out.write(bytes);
-            at += bytes.length;
-            if ((at & 1) != 0) {
-                out.write(0);
-                at++;
+        long[] at = {header.length};
+        new RowParts(crew, print, STRIP_ROWS).inOrder(rows -> new StripBytes(rows, packing), (rows, made) -> {
+            for (byte[] bytes : made) {
+                offsets.add(at[0]);
+                counts.add((long) bytes.length);
+                out.write(bytes);
+                // Offsets are even (TIFF 6.0, section 7).
+                int padding = bytes.length & 1;
+                out.write(new byte[padding]);
+                at[0] += bytes.length + padding;
+                progress.strip(offsets.size(), strips);
             }
-            progress.strip(strip + 1, strips);
-        }
-        out.write(directory(print, file, packing, flavour, offsets, counts).build(at));
+        });
+        out.write(directory(print, file, packing, flavour, offsets, counts).build(at[0]));
         out.flush();
-        target.writeAt(0, header(flavour, at));
+        target.writeAt(0, header(flavour, at[0]));
     }
 
     static Flavour flavour(PixelRows print) {

@@ -10,6 +10,7 @@ import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.units.Resolution;
 import embrick.formats.Outside;
 import embrick.formats.Pieces;
+import embrick.formats.crew.Crew;
 import embrick.formats.exif.ColourTag;
 import embrick.formats.icc.MatrixProfile;
 import embrick.formats.ifd.Flavour;
@@ -49,6 +50,7 @@ class BigTiffTest {
                             packing,
                             flavour,
                             target,
+                            new Crew(1),
                             PrintFile.Progress.none());
                 }
             }

@@ -5,6 +5,7 @@ import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.Remarking;
 import embrick.formats.ScreenPictures;
+import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.DecodeLimits;
 import org.springframework.context.annotation.Bean;
@@ -18,9 +19,15 @@ class PictureFormats {
         return new ProfileShelf(new KeptProfiles(storage));
     }
 
+    /** One for all that works on pictures in this process. */
     @Bean
-    Formats formats(ProfileShelf profiles, DecodeWatch process) {
-        return new Formats(profiles, DecodeLimits.DEFAULT, process.scratch());
+    Crew crew() {
+        return Crew.ofMachine();
+    }
+
+    @Bean
+    Formats formats(ProfileShelf profiles, DecodeWatch process, Crew crew) {
+        return new Formats(profiles, DecodeLimits.DEFAULT, process.scratch(), crew);
     }
 
     @Bean
@@ -29,8 +36,8 @@ class PictureFormats {
     }
 
     @Bean
-    ScreenPictures screenPictures(ProfileShelf profiles, Prints prints) {
-        return new ScreenPictures(profiles, prints);
+    ScreenPictures screenPictures(ProfileShelf profiles, Prints prints, Crew crew) {
+        return new ScreenPictures(profiles, prints, crew);
     }
 
     @Bean

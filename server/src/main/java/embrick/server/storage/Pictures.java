@@ -2,6 +2,7 @@ package embrick.server.storage;
 
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
+import embrick.formats.crew.Crew;
 import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -21,8 +22,16 @@ public class Pictures {
     private final Formats formats;
     private final DecodedOriginals decoded;
     private final DecodeWatch watch;
+    private final Crew crew;
 
-    Pictures(Storage storage, Fingerprints fingerprints, Formats formats, DecodedOriginals decoded, DecodeWatch watch) {
+    Pictures(
+            Storage storage,
+            Fingerprints fingerprints,
+            Formats formats,
+            DecodedOriginals decoded,
+            DecodeWatch watch,
+            Crew crew) {
+        this.crew = crew;
         this.storage = storage;
         this.fingerprints = fingerprints;
         this.formats = formats;
@@ -70,7 +79,7 @@ public class Pictures {
     /** Work on the whole of an original, which may be shared with others. */
     public <T> T whole(String digest, SourceFacts facts, DecodedOriginals.Work<T> work) throws IOException {
         Path file = intact(digest);
-        return decoded.using(digest, facts, () -> open(digest, file, Integer.MAX_VALUE), work);
+        return crew.present(() -> decoded.using(digest, facts, () -> open(digest, file, Integer.MAX_VALUE), work));
     }
 
     /** Work on an original that is decoded at least as large as {@code leastEdge}; never for a piece. */
@@ -88,7 +97,8 @@ public class Pictures {
     private <T> T reduced(String digest, Path file, SourceFacts facts, int leastEdge, DecodedOriginals.Work<T> work)
             throws IOException {
         // Under a name of its own: a reduced picture must never serve a piece.
-        return decoded.using(digest + " reduced to " + leastEdge, facts, () -> open(digest, file, leastEdge), work);
+        return crew.present(() ->
+                decoded.using(digest + " reduced to " + leastEdge, facts, () -> open(digest, file, leastEdge), work));
     }
 
     private OpenedPicture open(String digest, Path file, int leastEdge) throws IOException {
