@@ -3,6 +3,5 @@ import sharp from 'sharp';
 
 const folder = process.argv[2];
 const original = `${folder}/original.jpg`;
-await sharp(original).rotate(270).withMetadata({ orientation: 6 }).jpeg({ quality: 95, chromaSubsampling: '4:4:4' }).toFile(`${folder}/sideways.jpg`);
 await sharp(original).toColourspace('rgb16').tiff({ compression: 'deflate', predictor: 'horizontal' }).toFile(`${folder}/original.tif`);
 await sharp(original).png({ compressionLevel: 6, adaptiveFiltering: true }).toFile(`${folder}/original.png`);

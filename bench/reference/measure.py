@@ -34,7 +34,7 @@ def png():
     out.save(piece, 'PNG', icc_profile=SRGB.tobytes(), dpi=(300, 300))
 
 
-def enlarge():
+def magnify():
     PIXELS.resize((3000, 2400), Image.LANCZOS)
 
 
@@ -54,7 +54,7 @@ def small():
 SRGB = ImageCms.ImageCmsProfile(ImageCms.createProfile('sRGB'))
 WIDE = ImageCms.ImageCmsProfile(profile)
 TRANSFORM = ImageCms.buildTransform(SRGB, WIDE, 'RGB', 'RGB', 1, 0x2000)
-SIZES = {'stage': (5000, 4000), 'enlarge': (1600, 1280)}
+SIZES = {'stage': (5000, 4000), 'magnify': (1600, 1280)}
 PIXELS = None
 if work in SIZES:
     PIXELS = Image.frombytes('RGB', SIZES[work], os.urandom(3 * SIZES[work][0] * SIZES[work][1]))

@@ -60,7 +60,7 @@ public final class Bench {
         beside("whole job, plain", "whole", Reference.LIBVIPS, 1.15, 0.9);
         beside("Lanczos alone, 20 to 7.2 MP", "stage", Reference.PILLOW, 0.65, 0.5);
         beside("Lanczos alone, 20 to 7.2 MP", "stage", Reference.LIBVIPS, 1.0, 0.8);
-        beside("Lanczos alone, 2 to 7.2 MP", "enlarge", Reference.PILLOW, 0.5, 0.4);
+        beside("Lanczos alone, 2 to 7.2 MP", "magnify", Reference.PILLOW, 0.5, 0.4);
         beside("16-bit TIFF, Deflate, 24 MP to 8 × 10", "tiff", Reference.LIBVIPS, 1.0, 0.7);
         beside("PNG, 24 MP to 8 × 10", "png", Reference.PILLOW, 0.7, 0.5);
         beside("603 small pictures, two at a time", "small", Reference.PILLOW, 0.75, 0.6);

@@ -104,7 +104,7 @@ final class Works implements AutoCloseable {
             case "canvas-one" -> new Work(3, () -> canvas(formats));
             case "canvas-all" -> new Work(3, () -> canvas(together));
             case "stage" -> stage(0, Method.LANCZOS3);
-            case "enlarge" -> enlargeTwice();
+            case "magnify" -> magnify();
             case "tilted" -> stage(2, Method.LANCZOS3);
             case "circular" -> stage(0, Method.CIRCULAR_LANCZOS);
             case "small" -> new Work(10, this::smallPictures);
@@ -223,7 +223,7 @@ final class Works implements AutoCloseable {
     }
 
     /** Lanczos alone, 2 to 7.2 MP. */
-    private Work enlargeTwice() {
+    private Work magnify() {
         Raster raster = noise(1600, 1280);
         Window window = new Window(Orientation.UPRIGHT, new PixelSize(3000, 2400), 800, 640, 1600 / 3000.0, 0);
         return new Work(20, () -> resample(raster, window, Method.LANCZOS3));

@@ -11,12 +11,14 @@ import embrick.core.lanes.Lanes;
  */
 public final class MatrixTransform implements Transform {
     private static final int CURVE_STEPS = 4096;
-    /** Pixels together: three stages over so many stay in the nearest cache. */
-    private static final int TOGETHER = 1024;
+    /** Pixels together: all planes over so many stay in the nearest cache. */
+    private static final int TOGETHER = 512;
 
     private final Lanes lanes = Lanes.best();
     private final float[] curve;
-    private final float[] matrix = new float[9];
+    /** Rows of three and their offset, as {@link Lanes#mixPlanes} takes them. */
+    private final float[] matrix = new float[12];
+
     private final float[] back;
 
     /**
@@ -26,8 +28,10 @@ public final class MatrixTransform implements Transform {
      */
     public MatrixTransform(ToneCurve from, double[][] matrix, ToneCurve to) {
         this.curve = from.table(CURVE_STEPS);
-        for (int i = 0; i < 9; i++) {
-            this.matrix[i] = (float) matrix[i / 3][i % 3];
+        for (int row = 0; row < 3; row++) {
+            for (int column = 0; column < 3; column++) {
+                this.matrix[row * 4 + column] = (float) matrix[row][column];
+            }
         }
         this.back = to.backTable();
     }
@@ -38,12 +42,15 @@ public final class MatrixTransform implements Transform {
             throw new IllegalArgumentException(
                     "arrays: expected " + pixels + " pixels, got " + in.length + " and " + out.length + " samples");
         }
-        float[] light = new float[3 * Math.min(TOGETHER, pixels)];
+        float[] planes = new float[3 * TOGETHER + Lanes.SLACK];
+        float[] mixed = new float[3 * TOGETHER + Lanes.SLACK];
         for (int done = 0; done < pixels; done += TOGETHER) {
-            int samples = 3 * Math.min(TOGETHER, pixels - done);
-            lanes.lookUp(curve, in, from + 3 * done, light, 0, samples);
-            lanes.mixTriples(light, 0, matrix, light, 0, samples / 3);
-            lanes.lookUpRoot(back, light, 0, out, at + 3 * done, samples);
+            int count = Math.min(TOGETHER, pixels - done);
+            lanes.toPlanes(in, from + 3 * done, planes, TOGETHER, count);
+            lanes.lookUp(curve, planes, 0, planes, 0, 3 * TOGETHER);
+            lanes.mixPlanes(planes, matrix, mixed, 3, TOGETHER, count);
+            lanes.lookUpRoot(back, mixed, 0, mixed, 0, 3 * TOGETHER);
+            lanes.fromPlanes(mixed, TOGETHER, out, at + 3 * done, count);
         }
     }
 }

@@ -86,11 +86,11 @@ public interface Lanes {
     /** {@code out[i] = r · red + g · green + b · blue} for pixels of three channels. */
     void luminances(float[] in, int from, float red, float green, float blue, float[] out, int at, int count);
 
-    /**
-     * A matrix over pixels of three channels: {@code out[at + 3·i + r] = Σ in[from + 3·i + c] · matrix[3·r + c]}, c from 0 to 2
-     * in that order; in and out may be one place.
-     */
-    void mixTriples(float[] in, int from, float[] matrix, float[] out, int at, int count);
+    /** Pixels of three channels into a plane for each: {@code planes[c·row + i] = in[from + 3·i + c]}. */
+    void toPlanes(float[] in, int from, float[] planes, int row, int count);
+
+    /** Three planes into pixels: {@code out[at + 3·i + c] = planes[c·row + i]}. */
+    void fromPlanes(float[] planes, int row, float[] out, int at, int count);
 
     /** Adds {@code added[i]} to all three channels of pixel i; clipped to 0..1. */
     void addToPixels(float[] in, int from, float[] added, float[] out, int at, int count);

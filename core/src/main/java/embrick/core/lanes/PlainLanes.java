@@ -179,14 +179,28 @@ public final class PlainLanes implements Lanes {
     }
 
     @Override
-    public void mixTriples(float[] in, int from, float[] matrix, float[] out, int at, int count) {
-        for (int i = 0; i < 3 * count; i += 3) {
-            float red = in[from + i];
-            float green = in[from + i + 1];
-            float blue = in[from + i + 2];
-            out[at + i] = red * matrix[0] + green * matrix[1] + blue * matrix[2];
-            out[at + i + 1] = red * matrix[3] + green * matrix[4] + blue * matrix[5];
-            out[at + i + 2] = red * matrix[6] + green * matrix[7] + blue * matrix[8];
+    public void toPlanes(float[] in, int from, float[] planes, int row, int count) {
+        toPlanes(in, from, planes, row, 0, count);
+    }
+
+    static void toPlanes(float[] in, int from, float[] planes, int row, int done, int count) {
+        for (int i = done; i < count; i++) {
+            planes[i] = in[from + 3 * i];
+            planes[row + i] = in[from + 3 * i + 1];
+            planes[2 * row + i] = in[from + 3 * i + 2];
+        }
+    }
+
+    @Override
+    public void fromPlanes(float[] planes, int row, float[] out, int at, int count) {
+        fromPlanes(planes, row, out, at, 0, count);
+    }
+
+    static void fromPlanes(float[] planes, int row, float[] out, int at, int done, int count) {
+        for (int i = done; i < count; i++) {
+            out[at + 3 * i] = planes[i];
+            out[at + 3 * i + 1] = planes[row + i];
+            out[at + 3 * i + 2] = planes[2 * row + i];
         }
     }
 

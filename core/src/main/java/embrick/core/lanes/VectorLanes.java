@@ -104,9 +104,15 @@ public final class VectorLanes implements Lanes {
     }
 
     @Override
-    public void mixTriples(float[] in, int from, float[] matrix, float[] out, int at, int count) {
-        int done = VectorTriples.mix(in, from, matrix, out, at, count);
-        plain.mixTriples(in, from + 3 * done, matrix, out, at + 3 * done, count - done);
+    public void toPlanes(float[] in, int from, float[] planes, int row, int count) {
+        int done = VectorTriples.apart(in, from, planes, row, count);
+        PlainLanes.toPlanes(in, from, planes, row, done, count);
+    }
+
+    @Override
+    public void fromPlanes(float[] planes, int row, float[] out, int at, int count) {
+        int done = VectorTriples.together(planes, row, out, at, count);
+        PlainLanes.fromPlanes(planes, row, out, at, done, count);
     }
 
     @Override

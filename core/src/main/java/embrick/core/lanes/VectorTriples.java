@@ -94,19 +94,25 @@ final class VectorTriples {
                 .blend(third.rearrange(BLUES), BLUES_THIRD);
     }
 
-    static int mix(float[] in, int from, float[] matrix, float[] out, int at, int count) {
+    static int apart(float[] in, int from, float[] planes, int row, int count) {
         int i = 0;
         for (; i + LANES <= count; i += LANES) {
-            int p = from + 3 * i;
-            FloatVector first = FloatVector.fromArray(WIDE, in, p);
-            FloatVector second = FloatVector.fromArray(WIDE, in, p + LANES);
-            FloatVector third = FloatVector.fromArray(WIDE, in, p + 2 * LANES);
-            FloatVector reds = reds(first, second, third);
-            FloatVector greens = greens(first, second, third);
-            FloatVector blues = blues(first, second, third);
-            FloatVector red = sum(reds, greens, blues, matrix, 0);
-            FloatVector green = sum(reds, greens, blues, matrix, 3);
-            FloatVector blue = sum(reds, greens, blues, matrix, 6);
+            FloatVector first = FloatVector.fromArray(WIDE, in, from + 3 * i);
+            FloatVector second = FloatVector.fromArray(WIDE, in, from + 3 * i + LANES);
+            FloatVector third = FloatVector.fromArray(WIDE, in, from + 3 * i + 2 * LANES);
+            reds(first, second, third).intoArray(planes, i);
+            greens(first, second, third).intoArray(planes, row + i);
+            blues(first, second, third).intoArray(planes, 2 * row + i);
+        }
+        return i;
+    }
+
+    static int together(float[] planes, int row, float[] out, int at, int count) {
+        int i = 0;
+        for (; i + LANES <= count; i += LANES) {
+            FloatVector red = FloatVector.fromArray(WIDE, planes, i);
+            FloatVector green = FloatVector.fromArray(WIDE, planes, row + i);
+            FloatVector blue = FloatVector.fromArray(WIDE, planes, 2 * row + i);
             int to = at + 3 * i;
             together(red, green, blue, FIRST_THRICE, GREEN_IN_FIRST, BLUE_IN_FIRST)
                     .intoArray(out, to);
@@ -116,10 +122,6 @@ final class VectorTriples {
                     .intoArray(out, to + 2 * LANES);
         }
         return i;
-    }
-
-    private static FloatVector sum(FloatVector reds, FloatVector greens, FloatVector blues, float[] matrix, int row) {
-        return reds.mul(matrix[row]).add(greens.mul(matrix[row + 1])).add(blues.mul(matrix[row + 2]));
     }
 
     /** One register of interleaved pixels. */

@@ -52,14 +52,21 @@ class LanesTest {
 
     @ParameterizedTest
     @ValueSource(ints = {1, 5, 16, 17, 33, 100})
-    void matricesOverPixelsAreEqual(int count) {
+    void pixelsGoIntoPlanesAndBack(int count) {
+        int row = 120;
         float[] in = floats(2 + 3 * count);
-        float[] matrix = firstOf(floats(9), 9);
-        float[] ofPlain = new float[1 + 3 * count + 5];
-        float[] ofVector = new float[ofPlain.length];
-        plain.mixTriples(in, 2, matrix, ofPlain, 1, count);
-        vector.mixTriples(in, 2, matrix, ofVector, 1, count);
-        assertThat(ofVector).isEqualTo(ofPlain);
+        for (Lanes lanes : new Lanes[] {plain, vector}) {
+            float[] planes = new float[3 * row];
+            lanes.toPlanes(in, 2, planes, row, count);
+            for (int i = 0; i < 3 * count; i++) {
+                assertThat(planes[i % 3 * row + i / 3]).isEqualTo(in[2 + i]);
+            }
+            assertThat(planes[count]).isZero();
+            float[] back = new float[1 + 3 * count + 5];
+            lanes.fromPlanes(planes, row, back, 1, count);
+            assertThat(Arrays.copyOfRange(back, 1, 1 + 3 * count)).isEqualTo(Arrays.copyOfRange(in, 2, 2 + 3 * count));
+            assertThat(back[0] + back[1 + 3 * count]).isZero();
+        }
     }
 
     @ParameterizedTest

@@ -3,6 +3,7 @@ package embrick.server.storage;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.formats.Formats;
+import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.DecodeLimits;
 import embrick.server.support.Sha256;
@@ -64,8 +65,9 @@ class DecodeWatchTest {
         endAProcessOver(digest);
         DecodeWatch watch = new DecodeWatch(storage);
         assertThat(watch.isSuspect(digest)).isTrue();
-        Formats formats = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT, watch.scratch());
-        Pictures pictures = new Pictures(storage, new Fingerprints(), formats, new DecodedOriginals(1L << 28), watch);
+        Formats formats = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT, watch.scratch(), new Crew(1));
+        Pictures pictures =
+                new Pictures(storage, new Fingerprints(), formats, new DecodedOriginals(1L << 28), watch, new Crew(1));
         // As sound as it is, it still opens: in a process of its own.
         int width = pictures.whole(
                 digest,

@@ -13,6 +13,7 @@ final class Block {
     private static final int MOST_CHANNELS = 4;
     private static final int MOST_TAPS = 8;
 
+    private final Lanes lanes = Lanes.best();
     final float[] planes = new float[MOST_CHANNELS * ROW + Lanes.SLACK];
     /** For tables: which nodes are mixed, a plane for each, with which weights, and the mixtures. */
     final int[] places = new int[MOST_TAPS * ROW];
@@ -22,11 +23,7 @@ final class Block {
 
     void take(float[] interleaved, int from, int channels, int pixels) {
         if (channels == 3) {
-            for (int i = 0; i < pixels; i++) {
-                planes[i] = interleaved[from + i * 3];
-                planes[ROW + i] = interleaved[from + i * 3 + 1];
-                planes[2 * ROW + i] = interleaved[from + i * 3 + 2];
-            }
+            lanes.toPlanes(interleaved, from, planes, ROW, pixels);
             return;
         }
         for (int channel = 0; channel < channels; channel++) {
@@ -38,6 +35,10 @@ final class Block {
     }
 
     void give(float[] interleaved, int at, int channels, int pixels) {
+        if (channels == 3) {
+            lanes.fromPlanes(planes, ROW, interleaved, at, pixels);
+            return;
+        }
         for (int channel = 0; channel < channels; channel++) {
             int plane = channel * ROW;
             for (int i = 0; i < pixels; i++) {
