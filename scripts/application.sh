@@ -117,20 +117,24 @@ keep_log() {
 aot_option() { echo "-XX:AOTCache=$RELEASE/application.aot"; }
 
 make_class_cache() {
-  [ -f "$RELEASE/application.aot" ] || rehearse >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
+  [ ! -f "$RELEASE/application.aot" ] || return 0
+  rehearse >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
+  note_process rehearsal $! || true
 }
 
 # A whole job in a process, a database and a storage of its own, which are deleted afterwards.
 rehearse() {
-  local storage=$HOME_DIR/rehearsal database=embrick_rehearsal
+  local storage=$HOME_DIR/rehearsal database=embrick_rehearsal java
+  trap 'kill "$java" 2>/dev/null; exit 1' TERM
   rm -rf "$storage"
   with_database dropdb --if-exists --force "$database"
   with_database createdb "$database" || return
   # shellcheck disable=SC2086
   EMBRICK_DB_URL=${EMBRICK_DB_URL%/*}/$database EMBRICK_STORAGE=$storage EMBRICK_READY_FILE='' nice -n 19 \
     "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS -XX:AOTCacheOutput="$RELEASE/making.aot" \
-    -cp "$(release_class_path)" $APP_MAIN --server.port=0 --embrick.rehearsal=true \
-    && mv "$RELEASE/making.aot" "$RELEASE/application.aot"
+    -cp "$(release_class_path)" $APP_MAIN --server.port=0 --embrick.rehearsal=true &
+  java=$!
+  wait "$java" && mv "$RELEASE/making.aot" "$RELEASE/application.aot"
   with_database dropdb --if-exists --force "$database"
   rm -rf "$storage"
 }
@@ -154,8 +158,11 @@ stop_all() {
   # The supervisor ends the application; one that has lost its supervisor is ended by itself.
   end_process supervisor 90 || fail "the supervisor (process $(running supervisor)) does not end."
   end_process application 60 || fail "the application (process $(running application)) does not end."
+  # What is rehearsed for the next start is of no use without its database.
+  end_process rehearsal 20 || true
   forget_process supervisor
   forget_process application
+  forget_process rehearsal
   stop_postgres
   say "stopped"
 }

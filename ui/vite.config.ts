@@ -20,5 +20,6 @@ export default defineConfig({
       },
     },
   },
-  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
+  // A dialog with its lists takes seconds on a machine that builds everything else at the same time.
+  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 30_000 },
 });

@@ -90,10 +90,9 @@ final class KeptRows {
         }
     }
 
-    /** Gives one whole row. A band's rows are wanted from the last to the first: then all are made at once, in order. */
+    /** Gives one whole row. A band's rows are wanted from the last to the first: then all before it are made at once. */
     void row(int row, float[] into, int at) {
         if (head.has(row)) {
-            head.makeUpTo(head.rows.end());
             head.copy(row, into, at);
         } else if (tail.has(row)) {
             takeOver();

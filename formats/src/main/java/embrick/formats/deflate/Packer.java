@@ -27,8 +27,10 @@ public final class Packer implements AutoCloseable {
     private static final int MOST_STORED = 65535;
 
     private final Arena arena = Arena.ofConfined();
-    private final LibDeflate deflate = new LibDeflate(LEVEL);
-    private final BlockWalk walk = new BlockWalk();
+    /** Made when something is packed: many writers never do. */
+    private LibDeflate deflate;
+
+    private BlockWalk walk;
     private MemorySegment in = MemorySegment.NULL;
     private MemorySegment packed = MemorySegment.NULL;
     private MemorySegment again = MemorySegment.NULL;
@@ -98,6 +100,10 @@ public final class Packer implements AutoCloseable {
     }
 
     private void makeRoom(int length) {
+        if (deflate == null) {
+            deflate = new LibDeflate(LEVEL);
+            walk = new BlockWalk();
+        }
         if (in.byteSize() < length) {
             in = arena.allocate(length);
             again = arena.allocate(length);
@@ -116,8 +122,10 @@ public final class Packer implements AutoCloseable {
 
     @Override
     public void close() {
-        deflate.close();
-        walk.close();
+        if (deflate != null) {
+            deflate.close();
+            walk.close();
+        }
         arena.close();
     }
 }

@@ -62,6 +62,8 @@ final class LibTiff implements AutoCloseable {
             LIBRARY.function("TIFFScanlineSize", FunctionDescriptor.of(JAVA_LONG, ADDRESS));
     private static final MethodHandle READ_SCANLINE = LIBRARY.function(
             "TIFFReadScanline", FunctionDescriptor.of(JAVA_INT, ADDRESS, ADDRESS, JAVA_INT, JAVA_SHORT));
+    private static final MethodHandle READ_STRIP = LIBRARY.function(
+            "TIFFReadEncodedStrip", FunctionDescriptor.of(JAVA_LONG, ADDRESS, JAVA_INT, ADDRESS, JAVA_LONG));
     private static final MethodHandle TILE_SIZE =
             LIBRARY.function("TIFFTileSize", FunctionDescriptor.of(JAVA_LONG, ADDRESS));
     private static final MethodHandle TILE_ROW_SIZE =
@@ -212,6 +214,18 @@ final class LibTiff implements AutoCloseable {
     boolean row(int row, int plane, MemorySegment into) {
         require(into, rowBytes());
         return number(() -> (int) READ_SCANLINE.invokeExact(tiff, into, row, (short) plane)) >= 0;
+    }
+
+    /** Unpacks a whole strip, all of whose bytes must be there. */
+    boolean strip(int strip, MemorySegment into) {
+        return NativeLibrary.call(() -> (long) READ_STRIP.invokeExact(tiff, strip, into, into.byteSize()))
+                == into.byteSize();
+    }
+
+    /** Forgets what the library said so far: what it is about is read again. */
+    void forgetComplaint() {
+        warning = "";
+        error = "";
     }
 
     long tileBytes() {

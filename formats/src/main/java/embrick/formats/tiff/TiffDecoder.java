@@ -93,7 +93,7 @@ final class TiffDecoder {
         requireRoom(rowBytes, size.width());
         boolean straight = layout.isAsStored() && rowBytes == raster.rowBytes();
         MemorySegment room = straight ? MemorySegment.NULL : tiff.room(rowBytes);
-        for (int y = 0; y < size.height(); y++) {
+        for (int y = straight ? readStrips(plane, rowBytes) : 0; y < size.height(); y++) {
             MemorySegment into = straight ? raster.samples().asSlice(y * rowBytes, rowBytes) : room;
             boolean whole = tiff.row(y, plane, into);
             if (!whole || !tiff.complaint().isEmpty()) {
@@ -106,6 +106,28 @@ final class TiffDecoder {
                 samples.put(room, 0, 0, y, size.width(), plane);
             }
         }
+    }
+
+    /**
+     * Unpacks whole strips to where they belong, which is several times as quick as row by row.
+     *
+     * @return the first row that is not read: a strip with which something is wrong is left to be read by rows, which tell how
+     *     far it is sound
+     */
+    private int readStrips(int plane, long rowBytes) {
+        long asked = tiff.rowsPerStrip();
+        int rows = asked < 1 || asked > size.height() ? size.height() : (int) asked;
+        int strips = Math.ceilDiv(size.height(), rows);
+        for (int strip = 0; strip < strips; strip++) {
+            int y = strip * rows;
+            int count = Math.min(rows, size.height() - y);
+            MemorySegment into = raster.samples().asSlice(y * rowBytes, count * rowBytes);
+            if (!tiff.strip(plane * strips + strip, into) || !tiff.complaint().isEmpty()) {
+                tiff.forgetComplaint();
+                return y;
+            }
+        }
+        return size.height();
     }
 
     private void readTiles(int plane) throws IOException {
