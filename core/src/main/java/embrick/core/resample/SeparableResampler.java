@@ -30,7 +30,6 @@ final class SeparableResampler implements Resampler {
     private float[] ring = new float[0];
     private int[] ringRow = new int[0];
     private int[] rowStarts = new int[0];
-    private float[] together = new float[0];
 
     SeparableResampler(SeenBlock block, Window window, AxisKernel kernel, boolean bounded) {
         this.block = block;
@@ -81,7 +80,9 @@ final class SeparableResampler implements Resampler {
     private void prepareRing(AxisWeights down, int length) {
         // What bounds ringing is looked up when the rows that are mixed together are done.
         int rowsMixed = bounded ? (int) Math.ceil(ColumnPass.ROWS * window.scale()) : 0;
-        int needed = down.taps() + rowsMixed + block.rowsTogether();
+        // Rows that are read together lie together: whole lots of them, as long as reading began at one.
+        int lots = Math.ceilDiv(down.taps() + rowsMixed, block.rowsTogether()) + 1;
+        int needed = lots * block.rowsTogether();
         if (slots < needed) {
             slots = needed;
             rowLength = length;
@@ -89,7 +90,6 @@ final class SeparableResampler implements Resampler {
             ringRow = new int[slots];
             rowStarts = new int[slots];
             Arrays.fill(ringRow, -1);
-            together = new float[length * block.rowsTogether()];
         }
     }
 
@@ -107,17 +107,10 @@ final class SeparableResampler implements Resampler {
         int length = rowLength;
         int slot = row % slots;
         if (ringRow[slot] != row) {
-            int rows = Math.min(block.rowsTogether(), block.seen().height() - row);
-            if (rows == 1) {
-                block.read(across.firstColumn(), row, across.columns(), 1, ring, slot * length);
-                ringRow[slot] = row;
-            } else {
-                block.read(across.firstColumn(), row, across.columns(), rows, together, 0);
-                for (int i = 0; i < rows; i++) {
-                    int target = (row + i) % slots;
-                    System.arraycopy(together, i * length, ring, target * length, length);
-                    ringRow[target] = row + i;
-                }
+            int rows = Math.min(block.rowsTogether(), Math.min(block.seen().height() - row, slots - slot));
+            block.read(across.firstColumn(), row, across.columns(), rows, ring, slot * length);
+            for (int i = 0; i < rows; i++) {
+                ringRow[slot + i] = row + i;
             }
         }
         return slot * length;
