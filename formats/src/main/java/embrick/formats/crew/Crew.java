@@ -85,6 +85,11 @@ public final class Crew {
         });
     }
 
+    /** Whether nobody is at work, on whatever picture. */
+    public boolean isIdle() {
+        return atWork.get() == 0;
+    }
+
     /** Takes a free core for a helper. */
     boolean lend() {
         int now = atWork.get();

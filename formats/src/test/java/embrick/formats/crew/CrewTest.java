@@ -81,6 +81,14 @@ class CrewTest {
     }
 
     @Test
+    void isIdleWhenNobodyIsAtWork() throws IOException {
+        Crew crew = new Crew(2);
+        assertThat(crew.isIdle()).isTrue();
+        assertThat(crew.<Boolean>present(crew::isIdle)).isFalse();
+        assertThat(crew.isIdle()).isTrue();
+    }
+
+    @Test
     void nobodyRunsFarAhead() throws IOException {
         AtomicInteger made = new AtomicInteger();
         AtomicInteger most = new AtomicInteger();

@@ -1,16 +1,15 @@
 package embrick.server.practice;
 
-import com.github.kagkarlsson.scheduler.Scheduler;
+import embrick.formats.crew.Crew;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** Practises after a start, while no piece is being made: the first folder would wait several times as long as the second. */
+/** Practises after a start, until somebody works on a picture: real work is practice too, and must not share its cores. */
 @Component
 @ConditionalOnProperty(name = "embrick.practice", havingValue = "true")
 class IdlePractice {
@@ -18,11 +17,11 @@ class IdlePractice {
     private static final int ROUNDS = 4;
 
     private final Practice practice;
-    private final ObjectProvider<Scheduler> scheduler;
+    private final Crew crew;
 
-    IdlePractice(Practice practice, ObjectProvider<Scheduler> scheduler) {
+    IdlePractice(Practice practice, Crew crew) {
         this.practice = practice;
-        this.scheduler = scheduler;
+        this.crew = crew;
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -30,17 +29,11 @@ class IdlePractice {
         Thread.ofPlatform().daemon().name("practice").start(() -> {
             long begun = System.nanoTime();
             try {
-                practice.practise(ROUNDS, this::isIdle);
+                practice.practise(ROUNDS, crew::isIdle);
                 LOG.info("practised for {} ms", (System.nanoTime() - begun) / 1_000_000);
             } catch (IOException | RuntimeException failed) {
                 LOG.warn("nothing was practised: {}", failed.toString());
             }
         });
-    }
-
-    /** Real pieces are practice too. */
-    private boolean isIdle() {
-        Scheduler queue = scheduler.getIfAvailable();
-        return queue == null || queue.getCurrentlyExecuting().isEmpty();
     }
 }
