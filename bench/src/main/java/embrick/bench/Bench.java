@@ -25,23 +25,23 @@ public final class Bench {
     private static final double ORIGINAL_MEBIBYTES = 6000 * 4000 * 3 / 1048576.0;
 
     private final Pictures pictures;
-    private final String only;
+    private final List<String> wanted;
 
-    private Bench(Pictures pictures, String only) {
+    private Bench(Pictures pictures, List<String> wanted) {
         this.pictures = pictures;
-        this.only = only;
+        this.wanted = wanted;
     }
 
-    /** @param arguments the beginning of the names wanted, or {@code quality}; none for all that is measured in time */
+    /** @param arguments the beginnings of the names wanted, or {@code quality}; none for all that is measured in time */
     public static void main(String[] arguments) throws IOException, InterruptedException {
         Path folder = Files.createTempDirectory("embrick-bench");
-        String only = arguments.length > 0 ? arguments[0] : "";
+        List<String> wanted = List.of(arguments);
         try {
-            if (only.equals("quality")) {
+            if (wanted.equals(List.of("quality"))) {
                 Quality.printTable(folder);
             } else {
-                boolean draws = !only.equals("folder");
-                new Bench(draws ? Pictures.draw(folder) : Pictures.in(folder), only).run();
+                boolean draws = !wanted.equals(List.of("folder"));
+                new Bench(draws ? Pictures.draw(folder) : Pictures.in(folder), wanted).run();
             }
         } finally {
             try (Stream<Path> all = Files.walk(folder)) {
@@ -95,7 +95,7 @@ public final class Bench {
     }
 
     private boolean isWanted(String work) {
-        return work.startsWith(only);
+        return wanted.isEmpty() || wanted.stream().anyMatch(work::startsWith);
     }
 
     private void beside(String title, String work, Reference reference, double must, double aim)

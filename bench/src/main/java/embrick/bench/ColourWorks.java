@@ -1,12 +1,12 @@
 package embrick.bench;
 
-import embrick.bench.Works.Work;
 import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.formats.icc.GridConversion;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.icc.ShippedProfile;
+import java.util.Map;
 
 /** Conversions of 24 MP, a strip at a time, ours and Little CMS's alone on the same colours. */
 final class ColourWorks {
@@ -17,8 +17,14 @@ final class ColourWorks {
 
     private ColourWorks() {}
 
-    /** @param path {@code matrix}, {@code lut}, {@code cmyk} or {@code from-cmyk} */
-    static Work ours(String path) {
+    static void addTo(Map<String, Work.Making> works) {
+        for (String path : new String[] {"matrix", "lut", "cmyk", "from-cmyk"}) {
+            works.put("colour-" + path, () -> ours(path));
+            works.put("colour-alone-" + path, () -> alone(path));
+        }
+    }
+
+    private static Work ours(String path) {
         ShippedProfile from = from(path);
         ShippedProfile to = to(path);
         Transform transform = new ProfileShelf().along(new ColourPath(ref(from), ref(to)));
@@ -31,7 +37,7 @@ final class ColourWorks {
         });
     }
 
-    static Work alone(String path) {
+    private static Work alone(String path) {
         ShippedProfile from = from(path);
         ShippedProfile to = to(path);
         GridConversion conversion = new GridConversion(from.bytes(), to.bytes());

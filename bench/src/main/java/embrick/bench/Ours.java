@@ -30,7 +30,7 @@ final class Ours {
 
     public static void main(String[] arguments) throws IOException {
         try (Works works = new Works(Pictures.in(Path.of(arguments[2])))) {
-            Works.Work work = works.named(arguments[0]);
+            Work work = works.named(arguments[0]);
             for (int i = 0; i < work.warmUps(); i++) {
                 work.doing().run();
             }

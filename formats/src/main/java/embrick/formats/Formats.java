@@ -14,9 +14,9 @@ import embrick.formats.icc.ProfileShelf;
 import embrick.formats.jpeg.JpegPictures;
 import embrick.formats.jpeg.JpegPieces;
 import embrick.formats.pdf.PdfPieces;
-import embrick.formats.picture.Damage;
 import embrick.formats.picture.DecodeLimits;
 import embrick.formats.picture.Decoded;
+import embrick.formats.picture.Examination;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
@@ -38,7 +38,6 @@ import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /** The door to all formats: inspect a file, open it, write a print, verify what was written. Safe for several threads. */
 public final class Formats {
@@ -143,10 +142,20 @@ public final class Formats {
     }
 
     /**
+     * Opens a whole picture whose parts are decoded when they are first read.
+     *
+     * @param index what {@link #examine} gave of the same file when it was found sound; any other is as good as none
+     */
+    public OpenedPicture openInParts(Path file, byte[] index) throws IOException {
+        Picture picture = picture(file);
+        return opened(picture.facts(), picture.decodeInParts(index, LargePages::raster));
+    }
+
+    /**
      * Reads a file to its end for damage that its decoder does not see, where the format lets it be found. Slower than
      * decoding it small; once for each original.
      */
-    public Optional<Damage> examine(Path file) throws IOException {
+    public Examination examine(Path file) throws IOException {
         return picture(file).examine();
     }
 

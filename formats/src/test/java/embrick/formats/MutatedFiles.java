@@ -54,7 +54,9 @@ final class MutatedFiles {
                 Files.write(damaged, mutated(sound, random));
                 try (OpenedPicture picture = formats.openAsItIs(damaged, Integer.MAX_VALUE)) {
                     double distance = distance(whole.raster(), picture.raster());
-                    Fate fate = formats.examine(damaged).isPresent() ? Fate.DAMAGED : fate(picture, whole, distance);
+                    Fate fate = formats.examine(damaged).damage().isPresent()
+                            ? Fate.DAMAGED
+                            : fate(picture, whole, distance);
                     fates.merge(fate, 1, Integer::sum);
                     if (fate == Fate.UNSEEN) {
                         worst = Math.max(worst, distance);

@@ -42,7 +42,7 @@ public final class Outside {
         return run(input, command);
     }
 
-    /** Runs a line of shell with the tools of netpbm, libtiff-tools and libheif-examples. */
+    /** Runs a line of shell with the tools of netpbm, libjpeg-turbo-progs, libtiff-tools and libheif-examples. */
     public static String shell(String line, Object... arguments) {
         List<String> command = new ArrayList<>(List.of("sh", "-ec", line, "sh"));
         Arrays.stream(arguments).map(Object::toString).forEach(command::add);

@@ -21,8 +21,10 @@ public final class Raster implements AutoCloseable {
     private final int bytesPerSample;
     private final Arena arena;
     private final MemorySegment samples;
+    private final RowMaker rows;
 
-    private Raster(MemorySegment samples, Arena arena, PixelSize stored, int channels, int bytesPerSample) {
+    private Raster(
+            MemorySegment samples, Arena arena, PixelSize stored, int channels, int bytesPerSample, RowMaker rows) {
         if (bytesPerSample != 1 && bytesPerSample != 2) {
             throw new IllegalArgumentException("bytesPerSample: expected 1 or 2, got " + bytesPerSample);
         }
@@ -31,6 +33,7 @@ public final class Raster implements AutoCloseable {
         this.bytesPerSample = bytesPerSample;
         this.arena = arena;
         this.samples = samples;
+        this.rows = rows;
     }
 
     /** Memory for a picture, zeroed, from the arena itself. */
@@ -51,7 +54,16 @@ public final class Raster implements AutoCloseable {
         if (samples.byteSize() < bytes) {
             throw new IllegalArgumentException("samples: expected " + bytes + " bytes, got " + samples.byteSize());
         }
-        return new Raster(samples.asSlice(0, bytes), arena, stored, channels, bytesPerSample);
+        return new Raster(samples.asSlice(0, bytes), arena, stored, channels, bytesPerSample, RowMaker.NOTHING);
+    }
+
+    /**
+     * The same memory, its rows made when they are first read. Closing this one closes both.
+     *
+     * @param maker writes rows to {@link #samples} as they were taken before this call
+     */
+    public Raster madeBy(RowMaker maker) {
+        return new Raster(samples, arena, stored, channels, bytesPerSample, maker);
     }
 
     public PixelSize stored() {
@@ -66,8 +78,9 @@ public final class Raster implements AutoCloseable {
         return bytesPerSample;
     }
 
-    /** The samples, 16-bit ones in the machine's own byte order. */
+    /** All samples, 16-bit ones in the machine's own byte order. */
     public MemorySegment samples() {
+        rows.require(0, stored.height());
         return samples;
     }
 
@@ -99,6 +112,7 @@ public final class Raster implements AutoCloseable {
     }
 
     private void readRow(int x, int y, int count, float[] into, int at) {
+        rows.require(y, y + 1);
         long from = y * rowBytes() + (long) x * channels * bytesPerSample;
         if (bytesPerSample == 1) {
             lanes.fromBytes(samples, from, into, at, count * channels);
@@ -154,6 +168,7 @@ public final class Raster implements AutoCloseable {
 
     @Override
     public void close() {
+        rows.close();
         arena.close();
     }
 }

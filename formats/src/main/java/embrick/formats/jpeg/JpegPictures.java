@@ -46,7 +46,8 @@ public final class JpegPictures implements PictureFormat {
         return new Picture(
                 facts(header, Files.size(file)),
                 (leastEdge, memory) -> JpegReader.read(file, header, leastEdge, memory),
-                () -> JpegReader.examine(file, header));
+                () -> JpegReader.examine(file, header),
+                (index, memory) -> JpegReader.readInParts(file, header, index, memory));
     }
 
     private SourceFacts facts(JpegHeader header, long bytes) {

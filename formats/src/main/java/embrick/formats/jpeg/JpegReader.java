@@ -5,9 +5,12 @@ import embrick.core.pixels.Raster;
 import embrick.core.units.PixelSize;
 import embrick.formats.binding.FileBytes;
 import embrick.formats.jpeg.TurboJpeg.PixelLayout;
-import embrick.formats.jpeg.strict.StrictCheck;
+import embrick.formats.jpeg.coded.PartStream;
+import embrick.formats.jpeg.coded.RowIndex;
+import embrick.formats.jpeg.coded.StrictCheck;
 import embrick.formats.picture.Damage;
 import embrick.formats.picture.Decoded;
+import embrick.formats.picture.Examination;
 import embrick.formats.picture.RasterMemory;
 import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
@@ -39,8 +42,8 @@ final class JpegReader {
             String warning = decode(bytes, raster.samples(), raster.stored(), layout, TurboJpeg.Warnings.TOLD);
             Optional<Damage> damage =
                     warning.isEmpty() ? Optional.empty() : Optional.of(damage(bytes, header, warning));
-            if (header.model() == ColourModel.CMYK && header.inverted()) {
-                invert(raster);
+            if (isInverted(header)) {
+                invert(raster.samples());
             }
             return new Decoded(raster, damage);
         } catch (IOException | RuntimeException failed) {
@@ -50,10 +53,45 @@ final class JpegReader {
     }
 
     /** Holds the coded data against what can be, bit by bit. */
-    static Optional<Damage> examine(Path file, JpegHeader header) throws IOException {
+    static Examination examine(Path file, JpegHeader header) throws IOException {
         try (Arena arena = Arena.ofConfined()) {
-            return StrictCheck.of(FileBytes.whole(file, arena)).map(finding -> damage(finding, header));
+            StrictCheck.Walked walked = StrictCheck.walked(FileBytes.whole(file, arena));
+            return new Examination(
+                    walked.finding().map(finding -> damage(finding, header)),
+                    walked.rows().map(RowIndex::toBytes));
         }
+    }
+
+    /** A sound file, its rows decoded when they are first read; at once where they cannot be. */
+    static Decoded readInParts(Path file, JpegHeader header, byte[] index, RasterMemory memory) throws IOException {
+        Optional<RowIndex> rows = RowIndex.of(index);
+        if (rows.isEmpty()) {
+            return read(file, header, Integer.MAX_VALUE, memory);
+        }
+        Arena arena = Arena.ofShared();
+        Raster raster = null;
+        try {
+            Optional<PartStream> parts = PartStream.of(FileBytes.whole(file, arena), rows.get());
+            if (parts.isPresent()) {
+                PixelLayout layout = PixelLayout.ofChannels(header.model().channels());
+                raster = memory.allocate(new PixelSize(header.width(), header.height()), layout.channels(), 1);
+                return Decoded.sound(
+                        raster.madeBy(new JpegRows(parts.get(), arena, raster, layout, isInverted(header))));
+            }
+        } catch (IOException | RuntimeException failed) {
+            arena.close();
+            if (raster != null) {
+                raster.close();
+            }
+            throw failed;
+        }
+        arena.close();
+        return read(file, header, Integer.MAX_VALUE, memory);
+    }
+
+    /** Inks as Adobe's files have them: 255 is none. */
+    private static boolean isInverted(JpegHeader header) {
+        return header.model() == ColourModel.CMYK && header.inverted();
     }
 
     private static Damage damage(StrictCheck.Finding finding, JpegHeader header) {
@@ -140,8 +178,7 @@ final class JpegReader {
                 : String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
     }
 
-    private static void invert(Raster raster) {
-        MemorySegment samples = raster.samples();
+    static void invert(MemorySegment samples) {
         for (long i = 0; i < samples.byteSize(); i++) {
             samples.set(ValueLayout.JAVA_BYTE, i, (byte) ~samples.get(ValueLayout.JAVA_BYTE, i));
         }

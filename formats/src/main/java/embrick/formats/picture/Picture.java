@@ -2,25 +2,35 @@ package embrick.formats.picture;
 
 import embrick.core.source.SourceFacts;
 import java.io.IOException;
-import java.util.Optional;
 
 /** A file whose header was read: what it says, and how to go on. */
-public record Picture(SourceFacts facts, Decoding decoding, Examining examining) {
+public record Picture(SourceFacts facts, Decoding decoding, Examining examining, PartDecoding inParts) {
     /** Decodes the pixels. */
     @FunctionalInterface
     public interface Decoding {
         Decoded decode(int leastEdge, RasterMemory memory) throws IOException;
     }
 
+    /** Decodes the pixels in parts, each when it is first read. */
+    @FunctionalInterface
+    public interface PartDecoding {
+        Decoded decode(byte[] index, RasterMemory memory) throws IOException;
+    }
+
     /** Looks for damage that decoding does not see. */
     @FunctionalInterface
     public interface Examining {
-        Optional<Damage> examine() throws IOException;
+        Examination examine() throws IOException;
+    }
+
+    /** Of a format that is only decoded whole. */
+    public Picture(SourceFacts facts, Decoding decoding, Examining examining) {
+        this(facts, decoding, examining, (_, memory) -> decoding.decode(Integer.MAX_VALUE, memory));
     }
 
     /** Of a format that lets nothing more be found than its decoder finds. */
     public Picture(SourceFacts facts, Decoding decoding) {
-        this(facts, decoding, Optional::empty);
+        this(facts, decoding, () -> Examination.SOUND);
     }
 
     /**
@@ -35,11 +45,16 @@ public record Picture(SourceFacts facts, Decoding decoding, Examining examining)
     }
 
     /**
-     * Reads the file to its end for damage that its decoder does not see, where the format lets it be found.
+     * Decodes the whole picture, each part when it is first read, where the format lets reading begin in its midst.
      *
-     * @return the damage, with the first row it may concern
+     * @param index as examining the file gave it
      */
-    public Optional<Damage> examine() throws IOException {
+    public Decoded decodeInParts(byte[] index, RasterMemory memory) throws IOException {
+        return inParts.decode(index, memory);
+    }
+
+    /** Reads the file to its end for damage that its decoder does not see, where the format lets it be found. */
+    public Examination examine() throws IOException {
         return examining.examine();
     }
 }

@@ -5,6 +5,7 @@ import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.Pages;
 import embrick.formats.ifd.Ifd;
 import embrick.formats.picture.Damage;
+import embrick.formats.picture.Examination;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
@@ -48,7 +49,10 @@ public final class TiffPictures implements PictureFormat {
                 header.pages() > 1 ? Pages.FIRST_OF_SEVERAL : Pages.ONE,
                 header.marks().title(),
                 Files.size(file));
-        return new Picture(facts, (_, memory) -> TiffDecoder.decode(file, header, memory), () -> examine(file, header));
+        return new Picture(
+                facts,
+                (_, memory) -> TiffDecoder.decode(file, header, memory),
+                () -> Examination.of(examine(file, header)));
     }
 
     private static Optional<Damage> examine(Path file, TiffHeader header) throws IOException {

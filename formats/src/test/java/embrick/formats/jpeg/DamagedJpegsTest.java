@@ -144,7 +144,8 @@ class DamagedJpegsTest {
 
     private static String fate(Path file, OpenedPicture whole) throws IOException {
         try (OpenedPicture opened = Pieces.FORMATS.openAsItIs(file, Integer.MAX_VALUE)) {
-            if (opened.damage().isPresent() || Pieces.FORMATS.examine(file).isPresent()) {
+            if (opened.damage().isPresent()
+                    || Pieces.FORMATS.examine(file).damage().isPresent()) {
                 return "told";
             }
             double sum = 0;
@@ -163,7 +164,7 @@ class DamagedJpegsTest {
     @ParameterizedTest
     @MethodSource("files")
     void soundOnesAreSound(String name) throws IOException {
-        assertThat(Pieces.FORMATS.examine(folder.resolve(name))).isEmpty();
+        assertThat(Pieces.FORMATS.examine(folder.resolve(name)).damage()).isEmpty();
         try (OpenedPicture opened = Pieces.FORMATS.open(folder.resolve(name))) {
             assertThat(opened.damage()).isEmpty();
         }
@@ -179,7 +180,7 @@ class DamagedJpegsTest {
                 OpenedPicture whole = Pieces.FORMATS.open(folder.resolve(name))) {
             double begins = opened.damage().map(Damage::begins).orElseThrow();
             assertThat(begins).isBetween(0.25, 0.75);
-            assertThat(Pieces.FORMATS.examine(cut).map(Damage::begins).orElseThrow())
+            assertThat(Pieces.FORMATS.examine(cut).damage().map(Damage::begins).orElseThrow())
                     .isCloseTo(begins, org.assertj.core.api.Assertions.within(0.06));
             // Above it all is as it was, but for the row of blocks at its edge, which colour is smoothed across.
             long sure = (long) (begins * 620 - 32) * opened.raster().rowBytes();
@@ -220,7 +221,7 @@ class DamagedJpegsTest {
         Files.write(swapped, other);
         for (Path file : List.of(stray, strayAndCut, swapped)) {
             assertThatThrownBy(() -> Pieces.verify(file)).isInstanceOf(UnusablePictureException.class);
-            assertThat(Pieces.FORMATS.examine(file)).isPresent();
+            assertThat(Pieces.FORMATS.examine(file).damage()).isPresent();
         }
     }
 
@@ -232,7 +233,7 @@ class DamagedJpegsTest {
         int onlyHere = 0;
         for (int i = 0; i < 100; i++) {
             Path file = Files.write(folder.resolve("one.jpg"), damaged(sound, Kind.ZEROS_512, random));
-            Optional<Damage> strict = Pieces.FORMATS.examine(file);
+            Optional<Damage> strict = Pieces.FORMATS.examine(file).damage();
             try (OpenedPicture opened = Pieces.FORMATS.openAsItIs(file, 100)) {
                 onlyHere += strict.isPresent() && opened.damage().isEmpty() ? 1 : 0;
                 assertThat(strict.isPresent() || opened.damage().isEmpty())

@@ -4,6 +4,7 @@ import embrick.core.names.FileNames;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
 import embrick.formats.picture.Damage;
+import embrick.formats.picture.Examination;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.server.Ids;
 import embrick.server.documents.StoredJson;
@@ -207,7 +208,11 @@ public class Intake {
             // Decoding the small picture reads the file to its end, so damage is found now and not in the run.
             Optional<Damage> damage = smallPictures.make(arrival, known);
             if (damage.isEmpty()) {
-                damage = formats.examine(arrival.file());
+                Examination examination = formats.examine(arrival.file());
+                damage = examination.damage();
+                if (examination.index().isPresent()) {
+                    storage.keepIndex(arrival.digest(), examination.index().get());
+                }
             }
             return damage.isEmpty() ? Judgement.sound(json.write(facts)) : damaged(facts, damage.get());
         } catch (UnusablePictureException trouble) {

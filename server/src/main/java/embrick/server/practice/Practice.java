@@ -149,7 +149,9 @@ class Practice {
 
     private void make(Path original, Ticket ticket, Path piece) throws IOException {
         Files.deleteIfExists(piece);
-        try (OpenedPicture opened = formats.open(original)) {
+        Optional<byte[]> index = formats.examine(original).index();
+        try (OpenedPicture opened =
+                index.isPresent() ? formats.openInParts(original, index.get()) : formats.open(original)) {
             Plan plan = plan(opened.facts(), ticket);
             write(opened.raster(), plan, piece);
             formats.verify(piece, plan.file());
@@ -158,7 +160,6 @@ class Practice {
                 write(opened.raster(), small.plan(), piece);
             }
         }
-        formats.examine(original);
         Storage.fingerprintOf(original);
     }
 

@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /**
@@ -79,7 +80,13 @@ public class Pictures {
     /** Work on the whole of an original, which may be shared with others. */
     public <T> T whole(String digest, SourceFacts facts, DecodedOriginals.Work<T> work) throws IOException {
         Path file = intact(digest);
-        return crew.present(() -> decoded.using(digest, facts, () -> open(digest, file, Integer.MAX_VALUE), work));
+        return crew.present(() -> decoded.using(digest, facts, () -> openWhole(digest, file), work));
+    }
+
+    /** In parts, each decoded when it is first read, where the file lets that be done and the process need not fear it. */
+    private OpenedPicture openWhole(String digest, Path file) throws IOException {
+        Optional<byte[]> index = watch.isSuspect(digest) ? Optional.empty() : storage.keptIndex(digest);
+        return index.isPresent() ? formats.openInParts(file, index.get()) : open(digest, file, Integer.MAX_VALUE);
     }
 
     /** Work on an original that is decoded at least as large as {@code leastEdge}; never for a piece. */

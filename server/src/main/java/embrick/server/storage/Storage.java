@@ -11,6 +11,7 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
@@ -20,6 +21,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -108,6 +110,7 @@ public class Storage {
     /** Takes away an original that no job refers to any more, with its small pictures. */
     public void clear(String digest) throws IOException {
         Files.deleteIfExists(original(digest));
+        Files.deleteIfExists(index(digest));
         Path previews = root.resolve("previews").resolve(digest.substring(0, 2));
         if (Files.isDirectory(previews)) {
             try (DirectoryStream<Path> small = Files.newDirectoryStream(previews, digest + "-*.jpg")) {
@@ -120,6 +123,32 @@ public class Storage {
 
     public Path preview(String digest, int edge) {
         return root.resolve("previews").resolve(digest.substring(0, 2)).resolve(digest + "-" + edge + ".jpg");
+    }
+
+    private Path index(String digest) {
+        return root.resolve("previews").resolve(digest.substring(0, 2)).resolve(digest + ".index");
+    }
+
+    /** Keeps where decoding can begin in the midst of an original, as its format says it. */
+    public void keepIndex(String digest, byte[] index) throws IOException {
+        Path kept = index(digest);
+        Path part = kept.resolveSibling(UUID.randomUUID() + ".part");
+        Files.createDirectories(kept.getParent());
+        try {
+            Files.write(part, index);
+            Files.move(part, kept, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    /** What {@link #keepIndex} kept; it carries a checksum of its own. */
+    Optional<byte[]> keptIndex(String digest) throws IOException {
+        try {
+            return Optional.of(Files.readAllBytes(index(digest)));
+        } catch (NoSuchFileException none) {
+            return Optional.empty();
+        }
     }
 
     public Path profile(String digest) {

@@ -1,4 +1,4 @@
-package embrick.formats.jpeg.strict;
+package embrick.formats.jpeg.coded;
 
 /** A Huffman table (ITU-T T.81, annexes C and F.2.2.3): codes of 1 to 16 bits to symbols of 8. */
 final class CodeTable {
@@ -13,6 +13,8 @@ final class CodeTable {
     private final int[] offset = new int[MOST_BITS + 1];
 
     private final byte[] symbols;
+    /** By symbol: its code × 32 + the code's length; 0 where it has none. */
+    private final int[] codes = new int[256];
 
     /**
      * @param counts of codes by their length, the first of length 1
@@ -26,6 +28,9 @@ final class CodeTable {
         for (int length = 1; length <= MOST_BITS; length++) {
             int count = counts[length - 1];
             offset[length] = place - code;
+            for (int i = 0; i < count; i++) {
+                codes[symbols[place + i] & 0xff] = code + i << 5 | length;
+            }
             if (length <= QUICK_BITS) {
                 int rest = QUICK_BITS - length;
                 for (int i = 0; i < count; i++) {
@@ -43,6 +48,11 @@ final class CodeTable {
             beyond[length] = count == 0 ? 0 : code << MOST_BITS - length;
             code <<= 1;
         }
+    }
+
+    /** A symbol's code × 32 + the length of the code; 0 if the table has none for it. */
+    int code(int symbol) {
+        return codes[symbol];
     }
 
     /** The next symbol. */

@@ -1,6 +1,8 @@
-package embrick.formats.jpeg.strict;
+package embrick.formats.jpeg.coded;
 
-import embrick.formats.jpeg.strict.Frame.Component;
+import embrick.formats.jpeg.coded.Frame.Component;
+import java.util.Arrays;
+import java.util.Optional;
 
 /** Walks through the blocks of one scan (T.81, B.2.3, F.2 and G.2) and holds every code against what can be. */
 final class Scan {
@@ -22,6 +24,7 @@ final class Scan {
     private final Part[] parts;
     private final Band band;
     private final CodedBits bits;
+    private final Optional<RowIndex.Builder> index;
     private int endOfBand;
 
     /** A component in a scan, with its tables; those of coefficients may be missing where they are not used. */
@@ -34,7 +37,9 @@ final class Scan {
         }
     }
 
-    Scan(Frame frame, Part[] parts, Band band, CodedBits bits) {
+    /** @param index notes the beginnings of rows, where reading can begin in the midst of this scan */
+    Scan(Frame frame, Part[] parts, Band band, CodedBits bits, Optional<RowIndex.Builder> index) {
+        this.index = index;
         this.frame = frame;
         this.parts = parts;
         this.band = band;
@@ -65,7 +70,10 @@ final class Scan {
                     if (interval > 0 && left == 0) {
                         restart(restart++);
                         left = interval;
-                        java.util.Arrays.fill(means, 0);
+                        Arrays.fill(means, 0);
+                    }
+                    if (x == 0 && index.isPresent() && (interval == 0 || left == interval)) {
+                        index.get().begin(y, bits.place(), means);
                     }
                     left--;
                     if (together) {
@@ -81,6 +89,7 @@ final class Scan {
                 return new Wrong(damaged.getMessage(), y * rowsHigh);
             }
         }
+        index.ifPresent(rows -> rows.end(bits.place()));
         try {
             return bits.end();
         } catch (DamagedCodeException stray) {

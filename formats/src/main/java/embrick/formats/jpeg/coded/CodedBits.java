@@ -1,4 +1,4 @@
-package embrick.formats.jpeg.strict;
+package embrick.formats.jpeg.coded;
 
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
@@ -147,6 +147,28 @@ final class CodedBits {
         count = 0;
         lent = 0;
         return found;
+    }
+
+    /** Where in the file the next bit lies: byte × 8 + bit, the first bit of a byte being its highest. */
+    long place() {
+        long behind = chunkAt + at;
+        if (marker != NO_MARKER) {
+            behind -= marker == 0 ? 0 : 2;
+            while (marker != 0 && unsigned(behind - 1) == 0xFF) {
+                behind--;
+            }
+        }
+        int left = count - lent;
+        int bytes = Math.ceilDiv(left, 8);
+        for (int i = 0; i < bytes; i++) {
+            boolean isStuffed = unsigned(behind - 1) == 0 && unsigned(behind - 2) == 0xFF;
+            behind -= isStuffed ? 2 : 1;
+        }
+        return behind * 8 + bytes * 8 - left;
+    }
+
+    private int unsigned(long place) {
+        return file.get(ValueLayout.JAVA_BYTE, place) & 0xff;
     }
 
     /** Where reading goes on in the file: behind the marker that {@link #end} gave. */

@@ -1,31 +1,21 @@
-package embrick.formats.jpeg.strict;
+package embrick.formats.jpeg.coded;
 
-import embrick.formats.jpeg.strict.Frame.Component;
-import embrick.formats.jpeg.strict.Scan.Band;
-import embrick.formats.jpeg.strict.Scan.Part;
-import embrick.formats.jpeg.strict.Scan.Wrong;
+import embrick.formats.jpeg.coded.Frame.Component;
+import embrick.formats.jpeg.coded.Scan.Band;
+import embrick.formats.jpeg.coded.Scan.Part;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 import java.util.Arrays;
-import java.util.Optional;
-import java.util.OptionalInt;
 
-/**
- * Holds the coded data of a JPEG against ITU-T T.81, bit by bit, without making pixels of them.
- *
- * <p>A code of this kind finds its step again after damage: a decoder reads on, and what it shows is shifted or coloured
- * wrongly, often without anything that it would warn of. It does not see coefficients beyond the last of a block, means far
- * outside of what 8 bits can be, or up to seven bytes left over. These are looked for here, with whatever a decoder warns of:
- * codes that do not exist, restarts out of order, data that belong to nothing, scans that are missing, an end that is missing.
- * Damage within tables, and damage whose codes all could be, has no check in the format: it cannot be seen by anybody.
- */
-public final class StrictCheck {
+/** The segments of a JPEG one after the other, and what those before a scan say of it (T.81, B.2). */
+final class Segments {
+    static final int SOI = 0xD8;
+    static final int EOI = 0xD9;
+    static final int SOS = 0xDA;
     private static final int SOF0 = 0xC0;
     private static final int SOF1 = 0xC1;
     private static final int SOF2 = 0xC2;
     private static final int DHT = 0xC4;
-    private static final int EOI = 0xD9;
-    private static final int SOS = 0xDA;
     private static final int DQT = 0xDB;
     private static final int DRI = 0xDD;
     private static final int TABLES = 4;
@@ -38,81 +28,53 @@ public final class StrictCheck {
     private int interval;
     private long at = 2;
 
-    private StrictCheck(MemorySegment file) {
+    /** @param file a whole file, whose header was read */
+    Segments(MemorySegment file) {
         this.file = file;
         Arrays.fill(meanSteps, 1);
     }
 
-    /**
-     * What is wrong.
-     *
-     * @param what follows the picture's name
-     * @param row of pixels from which on the picture is not to be trusted; empty where any part can be wrong
-     */
-    public record Finding(String what, OptionalInt row) {}
+    /** A scan's header. @param begins where its coded data begin */
+    record ScanHeader(Part[] parts, Band band, long begins) {}
 
-    /** @param file a whole file, whose header was read */
-    public static Optional<Finding> of(MemorySegment file) {
-        try {
-            return new StrictCheck(file).walk();
-        } catch (DamagedCodeException damaged) {
-            return Optional.of(new Finding(damaged.getMessage(), OptionalInt.empty()));
-        } catch (IndexOutOfBoundsException cut) {
-            return Optional.of(new Finding("is cut short inside its header", OptionalInt.empty()));
-        }
+    /** Null before the frame's segment. */
+    Frame frame() {
+        return frame;
     }
 
-    private Optional<Finding> walk() throws DamagedCodeException {
-        int marker = nextMarker();
-        while (marker != EOI) {
-            if (marker == SOS) {
-                Object ended = scan();
-                if (ended instanceof Wrong wrong) {
-                    // Scans of a progressive picture are laid over one another: only the whole can be right.
-                    boolean isRowKnown = !frame.progressive() && wrong.row() > 0;
-                    return Optional.of(
-                            new Finding(wrong.what(), isRowKnown ? OptionalInt.of(wrong.row()) : OptionalInt.empty()));
-                }
-                marker = (int) ended;
-                if (marker == 0) {
-                    return Optional.of(new Finding("is cut short: its end is missing", OptionalInt.empty()));
-                }
-            } else {
-                if (!standsAlone(marker)) {
-                    segment(marker);
-                }
-                marker = nextMarker();
-            }
-        }
-        requireAllScanned();
-        return Optional.empty();
+    /** Groups between two restarts; 0 for none. */
+    int interval() {
+        return interval;
     }
 
-    /** TEM and restarts, which have no length behind them. */
-    private static boolean standsAlone(int marker) {
-        return marker == 0x01 || (marker >= 0xD0 && marker <= 0xD8);
+    /** Where the next marker, or behind one its segment, is. */
+    long at() {
+        return at;
     }
 
-    private void requireAllScanned() throws DamagedCodeException {
-        if (frame == null) {
-            throw new DamagedCodeException("has no picture in it");
-        }
-        for (Component component : frame.components()) {
-            if (!component.isScanned) {
-                throw new DamagedCodeException("lacks a part of its colours");
-            }
-        }
+    void goOnAt(long place) {
+        at = place;
     }
 
-    private int unsigned(long place) {
+    /** TEM, restarts and the beginning, which have no length behind them. */
+    static boolean standsAlone(int marker) {
+        return marker == 0x01 || (marker >= 0xD0 && marker <= SOI);
+    }
+
+    static boolean isFrame(int marker) {
+        return marker == SOF0 || marker == SOF1 || marker == SOF2;
+    }
+
+    int unsigned(long place) {
         return file.get(ValueLayout.JAVA_BYTE, place) & 0xff;
     }
 
-    private int two(long place) {
+    int two(long place) {
         return unsigned(place) << 8 | unsigned(place + 1);
     }
 
-    private int nextMarker() throws DamagedCodeException {
+    /** The next marker; its segment is behind it. */
+    int nextMarker() throws DamagedCodeException {
         if (unsigned(at) != 0xFF) {
             throw new DamagedCodeException("has data that belong to nothing");
         }
@@ -122,7 +84,8 @@ public final class StrictCheck {
         return unsigned(at++);
     }
 
-    private void segment(int marker) throws DamagedCodeException {
+    /** Takes in what the segment behind a marker says, and goes past it. */
+    void segment(int marker) throws DamagedCodeException {
         long end = at + two(at);
         long from = at + 2;
         switch (marker) {
@@ -196,7 +159,8 @@ public final class StrictCheck {
         }
     }
 
-    private Object scan() throws DamagedCodeException {
+    /** Reads the header of the scan whose marker was read. */
+    ScanHeader scan() throws DamagedCodeException {
         int count = unsigned(at + 2);
         if (frame == null || count < 1 || count > frame.components().length) {
             throw new DamagedCodeException("has a damaged scan");
@@ -214,10 +178,7 @@ public final class StrictCheck {
         for (int i = 0; i < count; i++, place += 2) {
             parts[i] = part(unsigned(place), unsigned(place + 1), band);
         }
-        CodedBits bits = new CodedBits(file, at + two(at));
-        Object ended = new Scan(frame, parts, band, bits).walk(interval);
-        at = bits.position();
-        return ended;
+        return new ScanHeader(parts, band, at + two(at));
     }
 
     private Part part(int id, int tables, Band band) throws DamagedCodeException {

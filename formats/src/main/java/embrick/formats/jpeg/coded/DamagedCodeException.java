@@ -1,4 +1,4 @@
-package embrick.formats.jpeg.strict;
+package embrick.formats.jpeg.coded;
 
 /** The coded data are not what they say. Its text follows a picture's name. */
 final class DamagedCodeException extends Exception {

@@ -1,4 +1,4 @@
-package embrick.formats.jpeg.strict;
+package embrick.formats.jpeg.coded;
 
 /**
  * The frame of a JPEG: its size, and how each component is sampled (T.81, B.2.2).

@@ -1,0 +1,89 @@
+package embrick.bench;
+
+import embrick.core.colour.PaperColour;
+import embrick.core.framing.Framing;
+import embrick.core.paper.PaperSize;
+import embrick.core.pixels.ColourModel;
+import embrick.core.pixels.Orientation;
+import embrick.core.plan.Plan;
+import embrick.core.plan.Planner;
+import embrick.core.plan.Planning;
+import embrick.core.source.SourceFacts;
+import embrick.core.ticket.EdgeFill;
+import embrick.core.ticket.Edges;
+import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.Fit;
+import embrick.core.ticket.Lift;
+import embrick.core.ticket.NamePattern;
+import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.PaperKind;
+import embrick.core.ticket.ResamplingChoice;
+import embrick.core.ticket.Rounding;
+import embrick.core.ticket.Sides;
+import embrick.core.ticket.Size;
+import embrick.core.ticket.Ticket;
+import embrick.core.ticket.Turn;
+import embrick.core.ticket.ViewingDistance;
+import embrick.core.units.Length;
+import embrick.core.units.PixelSize;
+import embrick.core.units.Resolution;
+import embrick.formats.picture.OpenedPicture;
+import java.util.List;
+import java.util.Optional;
+
+/** What is asked of the works. */
+final class Tickets {
+    static final SourceFacts PLAIN = new SourceFacts(
+            SourceFacts.FileKind.JPEG,
+            new PixelSize(3000, 2400),
+            Orientation.UPRIGHT,
+            Optional.empty(),
+            new SourceFacts.SourceColour(ColourModel.RGB, SourceFacts.Alpha.OPAQUE, 8, Optional.empty()),
+            0);
+
+    static Ticket ticket(Lift lift) {
+        return new Ticket(
+                onPaper("8", "10"),
+                Turn.SUIT,
+                new Fit.Fill(PaperColour.WHITE),
+                new Edges.None(),
+                Resolution.perInch(300),
+                ViewingDistance.HAND,
+                ResamplingChoice.BY_ITSELF,
+                lift,
+                OutputColour.SRGB,
+                Rounding.NEAREST,
+                new FileFormat.Jpeg(95),
+                new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
+    }
+
+    static Size onPaper(String width, String height) {
+        return new Size.OnPaper(new PaperSize(Length.inches(width), Length.inches(height)));
+    }
+
+    static Plan plan(OpenedPicture opened, Ticket ticket) {
+        return plan(opened.facts(), ticket);
+    }
+
+    static Plan plan(SourceFacts facts, Ticket ticket) {
+        return ((Planning.Ready) Planner.plan(facts, ticket, Framing.centred())).plan();
+    }
+
+    /** 20 × 24 in at 300 ppi, lifted for canvas. */
+    static Ticket canvasTicket(Edges edges) {
+        return ticket(new Lift.ForPaper(PaperKind.CANVAS))
+                .withSize(onPaper("20", "24"))
+                .withEdges(edges);
+    }
+
+    /** 2 1/2 in of bar and 1/2 in of allowance all round: 26 × 30 in, 70 MP. */
+    static Edges wrap(EdgeFill fill) {
+        return new Edges.Wrap(
+                Sides.even(Length.inches("2.5")),
+                Sides.even(Length.inches("0.5")),
+                fill,
+                Edges.WrapMarks.FOLDS_AND_CORNERS);
+    }
+
+    private Tickets() {}
+}

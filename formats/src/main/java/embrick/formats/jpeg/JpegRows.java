@@ -1,0 +1,178 @@
+package embrick.formats.jpeg;
+
+import embrick.core.pixels.Raster;
+import embrick.core.pixels.RowMaker;
+import embrick.formats.jpeg.TurboJpeg.PixelLayout;
+import embrick.formats.jpeg.coded.PartStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.lang.foreign.Arena;
+import java.lang.foreign.MemorySegment;
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicIntegerArray;
+import java.util.concurrent.locks.ReentrantLock;
+
+/**
+ * Decodes a JPEG's rows in parts, each when one of its rows is first read: a proof and a tight frame cost what they show, and
+ * threads that print one picture decode it together. The file is held until the last part is made, so that all parts are of
+ * the bytes that were held against their digest.
+ *
+ * <p>Where a part turns out not to fit, the whole is decoded as if there were no parts.
+ */
+final class JpegRows implements RowMaker {
+    /** Rows of pixels in a part, at least. */
+    private static final int LEAST_ROWS = 128;
+    /** The same where a row of groups above and below is decoded besides and left out: three of it are a twelfth more. */
+    private static final int LEAST_ROWS_LOOKING_AROUND = 384;
+
+    private final PartStream stream;
+    private final Arena arena;
+    private final MemorySegment file;
+    private final MemorySegment samples;
+    private final PixelLayout layout;
+    private final boolean inverted;
+    private final int width;
+    private final int height;
+    /** The first row of groups of each part, and the number of rows behind the last. */
+    private final int[] begins;
+    /** By row of groups. */
+    private final int[] partOf;
+
+    private final AtomicIntegerArray made;
+    private final AtomicInteger missing;
+    private final ReentrantLock[] locks;
+    private volatile boolean isWhole;
+
+    /**
+     * @param arena of the file's bytes, closed with this
+     * @param raster whose memory is written to
+     */
+    JpegRows(PartStream stream, Arena arena, Raster raster, PixelLayout layout, boolean inverted) {
+        this.stream = stream;
+        this.arena = arena;
+        this.file = stream.file();
+        this.samples = raster.samples();
+        this.layout = layout;
+        this.inverted = inverted;
+        this.width = raster.stored().width();
+        this.height = raster.stored().height();
+        int least = stream.looksAround() ? LEAST_ROWS_LOOKING_AROUND : LEAST_ROWS;
+        this.begins = stream.beginnings(Math.ceilDiv(least, stream.rowHeight()));
+        int parts = begins.length - 1;
+        this.partOf = new int[stream.rows()];
+        for (int part = 0; part < parts; part++) {
+            Arrays.fill(partOf, begins[part], begins[part + 1], part);
+        }
+        this.made = new AtomicIntegerArray(parts);
+        this.missing = new AtomicInteger(parts);
+        this.locks = new ReentrantLock[parts];
+        Arrays.setAll(locks, _ -> new ReentrantLock());
+    }
+
+    @Override
+    public void require(int from, int to) {
+        if (isWhole) {
+            return;
+        }
+        int last = partOf[(to - 1) / stream.rowHeight()];
+        for (int part = partOf[from / stream.rowHeight()]; part <= last; part++) {
+            if (made.get(part) == 0) {
+                make(part);
+            }
+        }
+    }
+
+    /** Makes a part, or waits while another thread does, and makes the next one meanwhile: it will be wanted soon. */
+    private void make(int part) {
+        if (!locks[part].tryLock()) {
+            int next = part + 1;
+            if (next < locks.length && made.get(next) == 0 && locks[next].tryLock()) {
+                makeLocked(next);
+            }
+            locks[part].lock();
+        }
+        makeLocked(part);
+    }
+
+    private void makeLocked(int part) {
+        try {
+            if (made.get(part) == 0 && !isWhole) {
+                if (!decode(begins[part], begins[part + 1])) {
+                    decodeWhole();
+                }
+                made.set(part, 1);
+                if (missing.decrementAndGet() == 0 && !isWhole) {
+                    isWhole = true;
+                    arena.close();
+                }
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } finally {
+            locks[part].unlock();
+        }
+    }
+
+    /** @return whether it fitted */
+    private boolean decode(int from, int to) throws IOException {
+        int first = from;
+        int behind = to;
+        if (stream.looksAround()) {
+            first = stream.beginsAtOrBefore(Math.max(0, from - 1));
+            behind = stream.beginsAtOrAfter(Math.min(stream.rows(), to + 1));
+        }
+        Optional<byte[]> part = stream.cut(first, behind);
+        if (part.isEmpty()) {
+            return false;
+        }
+        long rowBytes = (long) width * layout.channels();
+        long at = (long) from * stream.rowHeight() * rowBytes;
+        MemorySegment into = samples.asSlice(at, stream.height(from, to) * rowBytes);
+        try (Arena own = Arena.ofConfined()) {
+            MemorySegment bytes = own.allocate(part.get().length).copyFrom(MemorySegment.ofArray(part.get()));
+            int rows = stream.height(first, behind);
+            boolean isExact = first == from && behind == to;
+            MemorySegment decoded = isExact ? into : own.allocate(rows * rowBytes);
+            if (!TurboJpeg.decompress(bytes, decoded, width, rows, layout, TurboJpeg.Warnings.TOLD)
+                    .isEmpty()) {
+                return false;
+            }
+            if (!isExact) {
+                long above = (long) (from - first) * stream.rowHeight() * rowBytes;
+                into.copyFrom(decoded.asSlice(above, into.byteSize()));
+            }
+        }
+        if (inverted) {
+            JpegReader.invert(into);
+        }
+        return true;
+    }
+
+    private synchronized void decodeWhole() throws IOException {
+        if (isWhole) {
+            return;
+        }
+        try (Arena own = Arena.ofConfined()) {
+            // Aside, so that rows which others read meanwhile are only ever overwritten by the same samples.
+            MemorySegment decoded = own.allocate(samples.byteSize());
+            String warning = TurboJpeg.decompress(file, decoded, width, height, layout, TurboJpeg.Warnings.TOLD);
+            if (!warning.isEmpty()) {
+                throw new IOException("was sound when it was added, and cannot be decoded now: " + warning);
+            }
+            if (inverted) {
+                JpegReader.invert(decoded);
+            }
+            samples.copyFrom(decoded);
+        }
+        isWhole = true;
+    }
+
+    @Override
+    public void close() {
+        if (arena.scope().isAlive()) {
+            arena.close();
+        }
+    }
+}
