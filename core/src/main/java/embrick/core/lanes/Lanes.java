@@ -58,6 +58,15 @@ public interface Lanes {
             int count);
 
     /**
+     * Turns squares of {@link #BLOCK} by {@link #BLOCK}: of the k-th square,
+     * {@code out[at + k·outNext + j·outApart + i] = in[from + k·inNext + i·inApart + j]} for i and j below the side.
+     *
+     * @param inApart floats from one row of a square to the next, {@code outApart} likewise
+     */
+    void turn(
+            float[] in, int from, int inApart, int inNext, float[] out, int at, int outApart, int outNext, int squares);
+
+    /**
      * Rows between two rows of a table: {@code out[p·length + t] = low + parts[p] · (high − low)}, with low at
      * {@code table[rows[p]·length + t]} and high one row on. Up to {@link #SLACK} floats beyond the last may be written.
      *
@@ -145,8 +154,8 @@ public interface Lanes {
     void mixNodes(float[] nodes, int[] places, float[] weights, int taps, int row, float[] out, int count);
 
     /**
-     * A weight for each pixel of a block by its distance from one place: {@code out[r·width + t]} is Σ cₖ·zᵏ, k from 12 down
-     * to 0, for z = 2s − 1 and s = (x + t·step)² + (y + r·step)²; 0 from s = 1 on.
+     * A weight for each pixel of a block by its distance from one place: {@code out[r·width + t]} is Σ cₖ·zᵏ, k from 0 to
+     * 12, for z = 2s − 1 and s = (x + t·step)² + (y + r·step)²; 0 from s = 1 on.
      *
      * @param coefficients c₀ to c₁₂
      * @param x distance of the first column, {@code y} of the first row, as shares of where weights end

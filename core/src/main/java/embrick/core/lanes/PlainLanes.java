@@ -6,6 +6,8 @@ import java.util.Arrays;
 
 /** Plain Java; whole-row loops are written so that the compiler can make vectors of them by itself. */
 public final class PlainLanes implements Lanes {
+    private static final int TURNED = 4;
+
     @Override
     public void mixRows(
             float[] rows, int[] starts, float[] weights, int from, int taps, float[] out, int at, int length) {
@@ -106,6 +108,35 @@ public final class PlainLanes implements Lanes {
                 int row = starts[p] + t * stride;
                 for (int i = 0; i < length; i++) {
                     out[at + i] += area[row + i] * weight;
+                }
+            }
+        }
+    }
+
+    @Override
+    public void turn(
+            float[] in,
+            int from,
+            int inApart,
+            int inNext,
+            float[] out,
+            int at,
+            int outApart,
+            int outNext,
+            int squares) {
+        for (int k = 0; k < squares; k++) {
+            // Four rows at a time, so that what is stored together lies together.
+            for (int row = 0; row < BLOCK; row += TURNED) {
+                int a = from + k * inNext + row * inApart;
+                int b = a + inApart;
+                int c = b + inApart;
+                int d = c + inApart;
+                int to = at + k * outNext + row;
+                for (int i = 0; i < BLOCK; i++, to += outApart) {
+                    out[to] = in[a + i];
+                    out[to + 1] = in[b + i];
+                    out[to + 2] = in[c + i];
+                    out[to + 3] = in[d + i];
                 }
             }
         }
@@ -302,17 +333,25 @@ public final class PlainLanes implements Lanes {
     public void weighByDistance(float[] coefficients, float x, float y, float step, int width, int rows, float[] out) {
         for (int r = 0; r < rows; r++) {
             float down = y + r * step;
+            float below = down * down * 2f;
             for (int t = 0; t < width; t++) {
                 float across = x + t * step;
-                float share = across * across + down * down;
-                float z = share * 2f - 1f;
-                float weight = coefficients[12];
-                for (int k = 11; k >= 0; k--) {
-                    weight = weight * z + coefficients[k];
-                }
-                out[r * width + t] = share < 1f ? weight : 0f;
+                float z = across * across * 2f - 1f + below;
+                out[r * width + t] = z < 1f ? series(coefficients, z) : 0f;
             }
         }
+    }
+
+    /** In the order of {@link VectorDistances}. */
+    private static float series(float[] c, float z) {
+        float squared = z * z;
+        float first = (c[3] * z + c[2]) * squared + (c[1] * z + c[0]);
+        float second = (c[7] * z + c[6]) * squared + (c[5] * z + c[4]);
+        float third = (c[11] * z + c[10]) * squared + (c[9] * z + c[8]);
+        float fourth = squared * squared;
+        float low = second * fourth + first;
+        float high = c[12] * fourth + third;
+        return high * (fourth * fourth) + low;
     }
 
     @Override

@@ -2,7 +2,6 @@ package embrick.core.lanes;
 
 import java.lang.foreign.MemorySegment;
 import jdk.incubator.vector.FloatVector;
-import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
 /**
@@ -55,6 +54,25 @@ public final class VectorLanes implements Lanes {
             int apart,
             int count) {
         VectorMixing.blocks(area, starts, stride, down, from, taps, length, out, apart, count);
+    }
+
+    @Override
+    public void turn(
+            float[] in,
+            int from,
+            int inApart,
+            int inNext,
+            float[] out,
+            int at,
+            int outApart,
+            int outNext,
+            int squares) {
+        if (!VectorTurning.isFit()) {
+            plain.turn(in, from, inApart, inNext, out, at, outApart, outNext, squares);
+            return;
+        }
+        VectorTurning.far(in, from, inApart, inNext, out, at, outApart, outNext, squares);
+        VectorTurning.near(out, at, outApart, outNext, squares);
     }
 
     @Override
@@ -170,25 +188,7 @@ public final class VectorLanes implements Lanes {
 
     @Override
     public void weighByDistance(float[] coefficients, float x, float y, float step, int width, int rows, float[] out) {
-        for (int t = 0; t < width; t += LANES) {
-            FloatVector across =
-                    FloatVector.zero(WIDE).addIndex(1).add(t).mul(step).add(x);
-            FloatVector squares = across.mul(across);
-            for (int r = 0; r < rows; r++) {
-                float down = y + r * step;
-                FloatVector share = squares.add(down * down);
-                FloatVector weights = series(coefficients, share.mul(2f).sub(1f));
-                weights.blend(0f, share.compare(VectorOperators.GE, 1f)).intoArray(out, r * width + t);
-            }
-        }
-    }
-
-    private static FloatVector series(float[] c, FloatVector z) {
-        FloatVector sum = FloatVector.broadcast(WIDE, c[12]);
-        sum = sum.mul(z).add(c[11]).mul(z).add(c[10]).mul(z).add(c[9]);
-        sum = sum.mul(z).add(c[8]).mul(z).add(c[7]).mul(z).add(c[6]);
-        sum = sum.mul(z).add(c[5]).mul(z).add(c[4]).mul(z).add(c[3]);
-        return sum.mul(z).add(c[2]).mul(z).add(c[1]).mul(z).add(c[0]);
+        VectorDistances.weigh(coefficients, x, y, step, width, rows, out);
     }
 
     @Override

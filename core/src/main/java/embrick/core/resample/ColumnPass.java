@@ -11,9 +11,8 @@ import embrick.core.lanes.Lanes;
  */
 final class ColumnPass {
     /** Rows mixed together: the lanes of the widest registers. */
-    static final int ROWS = 16;
+    static final int ROWS = Lanes.BLOCK;
 
-    private static final int TURNED = 4;
     private static final int MOST_PIXELS = 64;
     private static final int LEAST_PIXELS = 8;
     /** Columns of a part, about: turned, three channels of them are 24 KiB. */
@@ -48,7 +47,8 @@ final class ColumnPass {
         // At the right rim taps of weight 0 are read beyond the last column.
         this.apart = Math.multiplyExact(columns + across.taps(), channels);
         this.rows = new float[Math.multiplyExact(ROWS, apart) + Lanes.SLACK];
-        this.turned = new float[Math.multiplyExact(mostColumns() * channels, ROWS) + Lanes.SLACK];
+        int squares = Math.ceilDiv(mostColumns() * channels, ROWS);
+        this.turned = new float[Math.multiplyExact(squares, ROWS * ROWS) + Lanes.SLACK];
         this.mixed = new float[part * channels * ROWS + 2 * Lanes.SLACK];
         this.starts = new int[part];
     }
@@ -94,7 +94,7 @@ final class ColumnPass {
             for (int i = 0; i < pixels; i++) {
                 starts[i] = (across.first(x + p + i) - first) * length;
             }
-            turn(count, (first - firstColumn) * channels, starts[pixels - 1] / ROWS + across.taps() * channels);
+            turn((first - firstColumn) * channels, starts[pixels - 1] / ROWS + across.taps() * channels);
             lanes.mixBlocks(
                     turned,
                     starts,
@@ -110,39 +110,22 @@ final class ColumnPass {
         }
     }
 
-    /** Four rows at a time, so that what is stored together lies together; rows that are not there are turned as they lie. */
-    private void turn(int count, int from, int length) {
-        for (int row = 0; row < count; row += TURNED) {
-            int a = row * apart + from;
-            int b = a + apart;
-            int c = b + apart;
-            int d = c + apart;
-            for (int i = 0; i < length; i++) {
-                turned[i * ROWS + row] = rows[a + i];
-                turned[i * ROWS + row + 1] = rows[b + i];
-                turned[i * ROWS + row + 2] = rows[c + i];
-                turned[i * ROWS + row + 3] = rows[d + i];
-            }
-        }
+    /** Whole squares; beyond the last column and the last row whatever lies there is turned too, and is not read. */
+    private void turn(int from, int length) {
+        lanes.turn(rows, from, apart, ROWS, turned, 0, ROWS, ROWS * ROWS, Math.ceilDiv(length, ROWS));
     }
 
     private void turnBack(int count, float[] into, int at, int length) {
-        int row = 0;
-        for (; row + TURNED <= count; row += TURNED) {
-            int a = at + row * width * channels;
-            int b = a + width * channels;
-            int c = b + width * channels;
-            int d = c + width * channels;
-            for (int i = 0; i < length; i++) {
-                into[a + i] = mixed[i * ROWS + row];
-                into[b + i] = mixed[i * ROWS + row + 1];
-                into[c + i] = mixed[i * ROWS + row + 2];
-                into[d + i] = mixed[i * ROWS + row + 3];
-            }
+        int next = width * channels;
+        int done = 0;
+        if (count == ROWS) {
+            int squares = length / ROWS;
+            lanes.turn(mixed, 0, ROWS, ROWS * ROWS, into, at, next, ROWS, squares);
+            done = squares * ROWS;
         }
-        for (; row < count; row++) {
-            int to = at + row * width * channels;
-            for (int i = 0; i < length; i++) {
+        for (int row = 0; row < count; row++) {
+            int to = at + row * next;
+            for (int i = done; i < length; i++) {
                 into[to + i] = mixed[i * ROWS + row];
             }
         }

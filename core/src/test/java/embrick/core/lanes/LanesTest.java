@@ -70,6 +70,26 @@ class LanesTest {
     }
 
     @ParameterizedTest
+    @CsvSource({"16, 16, 256, 256", "100, 40, 16, 700", "31, 16, 500, 256"})
+    void squaresAreTurned(int inApart, int outApart, int inNext, int outNext) {
+        int squares = 3;
+        float[] in = floats(5 + 2 * inNext + 16 * inApart);
+        for (Lanes lanes : new Lanes[] {plain, vector}) {
+            float[] out = new float[7 + 2 * outNext + 16 * outApart];
+            lanes.turn(in, 5, inApart, inNext, out, 7, outApart, outNext, squares);
+            for (int k = 0; k < squares; k++) {
+                for (int i = 0; i < 16; i++) {
+                    for (int j = 0; j < 16; j++) {
+                        assertThat(out[7 + k * outNext + j * outApart + i])
+                                .isEqualTo(in[5 + k * inNext + i * inApart + j]);
+                    }
+                }
+            }
+            assertThat(out[6]).isZero();
+        }
+    }
+
+    @ParameterizedTest
     @CsvSource({"1, 4", "2, 8", "3, 4", "3, 8", "3, 12", "3, 16", "3, 20", "3, 76", "4, 4", "4, 12", "4, 24"})
     void mixedPixelsAreEqualAndStayInPlace(int channels, int taps) {
         int count = 37;

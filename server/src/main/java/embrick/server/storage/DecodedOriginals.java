@@ -72,7 +72,8 @@ public class DecodedOriginals {
      * @param facts by which room is taken
      */
     public <T> T using(String key, SourceFacts facts, Opening opening, Work<T> work) throws IOException {
-        Entry entry = admit(key, Math.clamp(facts.unpackedBytes(), 1, budget));
+        // The file itself may be held too, until the last of it is decoded.
+        Entry entry = admit(key, Math.clamp(facts.unpackedBytes() + facts.fileBytes(), 1, budget));
         try {
             if (entry.picture == null) {
                 open(key, entry, opening);

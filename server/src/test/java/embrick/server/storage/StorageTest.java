@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -61,5 +62,20 @@ class StorageTest {
     @ValueSource(strings = {"../originals", "a/../../x", "/etc"})
     void aStoredFolderThatClimbsIsRefused(String folder) {
         assertThatThrownBy(() -> storage.delivery(folder)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    void whatIsKeptOfAnOriginalGoesWithIt() throws IOException {
+        String digest = "ab".repeat(32);
+        assertThat(storage.keptIndex(digest)).isEmpty();
+        storage.keepIndex(digest, new byte[] {1, 2, 3});
+        storage.keepIndex(digest, new byte[] {4, 5});
+        assertThat(storage.keptIndex(digest))
+                .hasValueSatisfying(kept -> assertThat(kept).containsExactly(4, 5));
+        storage.clear(digest);
+        assertThat(storage.keptIndex(digest)).isEmpty();
+        try (Stream<Path> left = Files.walk(root.resolve("previews"))) {
+            assertThat(left.filter(Files::isRegularFile)).isEmpty();
+        }
     }
 }
