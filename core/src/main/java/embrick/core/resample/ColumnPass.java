@@ -14,7 +14,6 @@ final class ColumnPass {
     static final int ROWS = Lanes.BLOCK;
 
     private static final int MOST_PIXELS = 64;
-    private static final int LEAST_PIXELS = 8;
     /** Columns of a part, about: turned, three channels of them are 24 KiB. */
     private static final int COLUMNS = 128;
 
@@ -43,7 +42,8 @@ final class ColumnPass {
         this.width = width;
         this.firstColumn = across.first(x);
         this.columns = across.end(x + width - 1) - firstColumn;
-        this.part = Math.clamp((long) (COLUMNS / scale), LEAST_PIXELS, MOST_PIXELS);
+        // Whole squares to be turned back, whatever the number of channels.
+        this.part = Math.clamp((long) (COLUMNS / scale), ROWS, MOST_PIXELS) / ROWS * ROWS;
         // At the right rim taps of weight 0 are read beyond the last column.
         this.apart = Math.multiplyExact(columns + across.taps(), channels);
         this.rows = new float[Math.multiplyExact(ROWS, apart) + Lanes.SLACK];

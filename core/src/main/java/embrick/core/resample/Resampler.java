@@ -45,7 +45,10 @@ public interface Resampler extends PixelSource {
             ShrunkBlock shrunk = ShrunkBlock.of(original, window, last, light);
             return by(settings, shrunk, shrunk.seenBy(window));
         }
-        return by(settings, block, window);
+        return TurnedResampler.of(
+                window,
+                block.channels(),
+                along -> by(settings, new SeenBlock(original, along.seenAs(), last, light), along));
     }
 
     private static Resampler by(Resampling settings, SeenBlock block, Window window) {
