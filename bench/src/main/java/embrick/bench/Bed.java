@@ -7,6 +7,7 @@ import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.DecodeLimits;
 import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.Watch;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Path;
@@ -48,7 +49,7 @@ final class Bed implements AutoCloseable {
             index = formats.examine(original).index();
             indexes.put(original, index);
         }
-        return index.isPresent() ? by.openInParts(original, index.get()) : by.open(original);
+        return index.isPresent() ? by.openInParts(original, index.get(), Watch.NONE) : by.open(original);
     }
 
     void hold(AutoCloseable one) {

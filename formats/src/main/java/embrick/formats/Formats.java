@@ -27,6 +27,7 @@ import embrick.formats.picture.RasterMemory;
 import embrick.formats.picture.Target;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Verified;
+import embrick.formats.picture.Watch;
 import embrick.formats.png.PngPictures;
 import embrick.formats.png.PngPieces;
 import embrick.formats.probe.Probe;
@@ -145,10 +146,11 @@ public final class Formats {
      * Opens a whole picture whose parts are decoded when they are first read.
      *
      * @param index what {@link #examine} gave of the same file when it was found sound; any other is as good as none
+     * @param watch around the decoding of each part
      */
-    public OpenedPicture openInParts(Path file, byte[] index) throws IOException {
+    public OpenedPicture openInParts(Path file, byte[] index, Watch watch) throws IOException {
         Picture picture = picture(file);
-        return opened(picture.facts(), picture.decodeInParts(index, LargePages::raster));
+        return opened(picture.facts(), picture.decodeInParts(index, LargePages::raster, watch));
     }
 
     /**

@@ -14,9 +14,9 @@ import java.util.function.Function;
  */
 public final class RowParts {
     /** About as many rows make a part, so that all cores have equally many parts and are done at about the same time. */
-    private static final double ROWS = 512;
+    private static final double ROWS = 768;
 
-    private static final int MOST_BYTES = 16 << 20;
+    private static final int MOST_BYTES = 24 << 20;
     /** Times the rows that are made once more. */
     private static final int WORTH_IT = 8;
 

@@ -47,7 +47,7 @@ public final class JpegPictures implements PictureFormat {
                 facts(header, Files.size(file)),
                 (leastEdge, memory) -> JpegReader.read(file, header, leastEdge, memory),
                 () -> JpegReader.examine(file, header),
-                (index, memory) -> JpegReader.readInParts(file, header, index, memory));
+                (index, memory, watch) -> JpegReader.readInParts(file, header, index, memory, watch));
     }
 
     private SourceFacts facts(JpegHeader header, long bytes) {

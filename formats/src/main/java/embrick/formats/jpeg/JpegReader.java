@@ -13,6 +13,7 @@ import embrick.formats.picture.Decoded;
 import embrick.formats.picture.Examination;
 import embrick.formats.picture.RasterMemory;
 import embrick.formats.picture.UnusablePictureException;
+import embrick.formats.picture.Watch;
 import java.io.IOException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
@@ -63,10 +64,11 @@ final class JpegReader {
     }
 
     /** A sound file, its rows decoded when they are first read; at once where they cannot be. */
-    static Decoded readInParts(Path file, JpegHeader header, byte[] index, RasterMemory memory) throws IOException {
+    static Decoded readInParts(Path file, JpegHeader header, byte[] index, RasterMemory memory, Watch watch)
+            throws IOException {
         Optional<RowIndex> rows = RowIndex.of(index);
         if (rows.isEmpty()) {
-            return read(file, header, Integer.MAX_VALUE, memory);
+            return watch.during(() -> read(file, header, Integer.MAX_VALUE, memory));
         }
         Arena arena = Arena.ofShared();
         Raster raster = null;
@@ -76,7 +78,7 @@ final class JpegReader {
                 PixelLayout layout = PixelLayout.ofChannels(header.model().channels());
                 raster = memory.allocate(new PixelSize(header.width(), header.height()), layout.channels(), 1);
                 return Decoded.sound(
-                        raster.madeBy(new JpegRows(parts.get(), arena, raster, layout, isInverted(header))));
+                        raster.madeBy(new JpegRows(parts.get(), arena, raster, layout, isInverted(header), watch)));
             }
         } catch (IOException | RuntimeException failed) {
             arena.close();
@@ -86,7 +88,7 @@ final class JpegReader {
             throw failed;
         }
         arena.close();
-        return read(file, header, Integer.MAX_VALUE, memory);
+        return watch.during(() -> read(file, header, Integer.MAX_VALUE, memory));
     }
 
     /** Inks as Adobe's files have them: 255 is none. */

@@ -4,6 +4,7 @@ import embrick.core.pixels.Raster;
 import embrick.core.pixels.RowMaker;
 import embrick.formats.jpeg.TurboJpeg.PixelLayout;
 import embrick.formats.jpeg.coded.PartStream;
+import embrick.formats.picture.Watch;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.lang.foreign.Arena;
@@ -33,6 +34,7 @@ final class JpegRows implements RowMaker {
     private final MemorySegment samples;
     private final PixelLayout layout;
     private final boolean inverted;
+    private final Watch watch;
     private final int width;
     private final int height;
     /** The first row of groups of each part, and the number of rows behind the last. */
@@ -48,8 +50,10 @@ final class JpegRows implements RowMaker {
     /**
      * @param arena of the file's bytes, closed with this
      * @param raster whose memory is written to
+     * @param watch around the decoding of each part
      */
-    JpegRows(PartStream stream, Arena arena, Raster raster, PixelLayout layout, boolean inverted) {
+    JpegRows(PartStream stream, Arena arena, Raster raster, PixelLayout layout, boolean inverted, Watch watch) {
+        this.watch = watch;
         this.stream = stream;
         this.arena = arena;
         this.file = stream.file();
@@ -99,9 +103,12 @@ final class JpegRows implements RowMaker {
     private void makeLocked(int part) {
         try {
             if (made.get(part) == 0 && !isWhole) {
-                if (!decode(begins[part], begins[part + 1])) {
-                    decodeWhole();
-                }
+                watch.during(() -> {
+                    if (!decode(begins[part], begins[part + 1])) {
+                        decodeWhole();
+                    }
+                    return null;
+                });
                 made.set(part, 1);
                 if (missing.decrementAndGet() == 0 && !isWhole) {
                     isWhole = true;

@@ -14,7 +14,7 @@ public record Picture(SourceFacts facts, Decoding decoding, Examining examining,
     /** Decodes the pixels in parts, each when it is first read. */
     @FunctionalInterface
     public interface PartDecoding {
-        Decoded decode(byte[] index, RasterMemory memory) throws IOException;
+        Decoded decode(byte[] index, RasterMemory memory, Watch watch) throws IOException;
     }
 
     /** Looks for damage that decoding does not see. */
@@ -25,7 +25,11 @@ public record Picture(SourceFacts facts, Decoding decoding, Examining examining,
 
     /** Of a format that is only decoded whole. */
     public Picture(SourceFacts facts, Decoding decoding, Examining examining) {
-        this(facts, decoding, examining, (_, memory) -> decoding.decode(Integer.MAX_VALUE, memory));
+        this(
+                facts,
+                decoding,
+                examining,
+                (_, memory, watch) -> watch.during(() -> decoding.decode(Integer.MAX_VALUE, memory)));
     }
 
     /** Of a format that lets nothing more be found than its decoder finds. */
@@ -48,9 +52,10 @@ public record Picture(SourceFacts facts, Decoding decoding, Examining examining,
      * Decodes the whole picture, each part when it is first read, where the format lets reading begin in its midst.
      *
      * @param index as examining the file gave it
+     * @param watch around the decoding of each part
      */
-    public Decoded decodeInParts(byte[] index, RasterMemory memory) throws IOException {
-        return inParts.decode(index, memory);
+    public Decoded decodeInParts(byte[] index, RasterMemory memory, Watch watch) throws IOException {
+        return inParts.decode(index, memory, watch);
     }
 
     /** Reads the file to its end for damage that its decoder does not see, where the format lets it be found. */

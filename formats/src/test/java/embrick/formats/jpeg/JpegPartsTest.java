@@ -9,6 +9,7 @@ import embrick.formats.Pieces;
 import embrick.formats.jpeg.coded.PartStream;
 import embrick.formats.jpeg.coded.RowIndex;
 import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.Watch;
 import java.io.IOException;
 import java.lang.foreign.MemorySegment;
 import java.nio.file.Files;
@@ -99,7 +100,7 @@ class JpegPartsTest {
     private static OpenedPicture open(String name) throws IOException {
         Path path = Path.of(file(name));
         byte[] index = Pieces.FORMATS.examine(path).index().orElseThrow();
-        return Pieces.FORMATS.openInParts(path, index);
+        return Pieces.FORMATS.openInParts(path, index, Watch.NONE);
     }
 
     private static float[] rows(Raster raster, int y, int count) {
@@ -196,7 +197,7 @@ class JpegPartsTest {
         }
         Path other = Path.of(file("full"));
         try (OpenedPicture whole = Pieces.FORMATS.open(other);
-                OpenedPicture parts = Pieces.FORMATS.openInParts(other, index)) {
+                OpenedPicture parts = Pieces.FORMATS.openInParts(other, index, Watch.NONE)) {
             assertThat(parts.raster().samples().mismatch(whole.raster().samples()))
                     .isEqualTo(-1);
         }

@@ -37,6 +37,7 @@ import embrick.formats.icc.ShippedProfile;
 import embrick.formats.picture.FileTarget;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.Watch;
 import embrick.server.storage.DecodeWatch;
 import embrick.server.storage.Storage;
 import java.io.IOException;
@@ -151,7 +152,7 @@ class Practice {
         Files.deleteIfExists(piece);
         Optional<byte[]> index = formats.examine(original).index();
         try (OpenedPicture opened =
-                index.isPresent() ? formats.openInParts(original, index.get()) : formats.open(original)) {
+                index.isPresent() ? formats.openInParts(original, index.get(), Watch.NONE) : formats.open(original)) {
             Plan plan = plan(opened.facts(), ticket);
             write(opened.raster(), plan, piece);
             formats.verify(piece, plan.file());

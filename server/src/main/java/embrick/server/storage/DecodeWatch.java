@@ -1,16 +1,18 @@
 package embrick.server.storage;
 
+import embrick.formats.picture.Watch;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.DirectoryStream;
-import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -35,6 +37,8 @@ public class DecodeWatch {
 
     private final Path suspects;
     private final Path own;
+    /** How many threads decode a picture. */
+    private final Map<String, Integer> decoders = new HashMap<>();
 
     @SuppressWarnings("unused") // held as long as this process lives
     private final FileLock lock;
@@ -109,23 +113,34 @@ public class DecodeWatch {
         }
     }
 
-    /** Work that decodes. */
-    interface Decoding<T> {
-        T run() throws IOException;
+    /** The watch over one picture, decoded at once or in parts. */
+    Watch of(String digest) {
+        return new Watch() {
+            @Override
+            public <T> T during(Decoding<T> decoding) throws IOException {
+                return DecodeWatch.this.during(digest, decoding);
+            }
+        };
     }
 
-    /** Does work under the mark of the picture that it decodes. */
-    <T> T during(String digest, Decoding<T> decoding) throws IOException {
+    /** Does work under the mark of the picture that it decodes, which stays until the last of several is done. */
+    <T> T during(String digest, Watch.Decoding<T> decoding) throws IOException {
         Path mark = own.resolve(digest);
-        try {
-            Files.createFile(mark);
-        } catch (FileAlreadyExistsException decodedTwiceAtOnce) {
-            return decoding.run();
+        synchronized (decoders) {
+            if (!decoders.containsKey(digest)) {
+                Files.createFile(mark);
+            }
+            decoders.merge(digest, 1, Integer::sum);
         }
         try {
             return decoding.run();
         } finally {
-            Files.deleteIfExists(mark);
+            synchronized (decoders) {
+                if (decoders.merge(digest, -1, Integer::sum) == 0) {
+                    decoders.remove(digest);
+                    Files.deleteIfExists(mark);
+                }
+            }
         }
     }
 }

@@ -5,6 +5,7 @@ import embrick.formats.Formats;
 import embrick.formats.crew.Crew;
 import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -80,13 +81,19 @@ public class Pictures {
     /** Work on the whole of an original, which may be shared with others. */
     public <T> T whole(String digest, SourceFacts facts, DecodedOriginals.Work<T> work) throws IOException {
         Path file = intact(digest);
-        return crew.present(() -> decoded.using(digest, facts, () -> openWhole(digest, file), work));
+        try {
+            return crew.present(() -> decoded.using(digest, facts, () -> openWhole(digest, file), work));
+        } catch (UncheckedIOException ofAPart) {
+            throw ofAPart.getCause();
+        }
     }
 
-    /** In parts, each decoded when it is first read, where the file lets that be done and the process need not fear it. */
+    /** In parts, each decoded when it is first read, where the file lets that be done and no process ended at it. */
     private OpenedPicture openWhole(String digest, Path file) throws IOException {
         Optional<byte[]> index = watch.isSuspect(digest) ? Optional.empty() : storage.keptIndex(digest);
-        return index.isPresent() ? formats.openInParts(file, index.get()) : open(digest, file, Integer.MAX_VALUE);
+        return index.isPresent()
+                ? formats.openInParts(file, index.get(), watch.of(digest))
+                : open(digest, file, Integer.MAX_VALUE);
     }
 
     /** Work on an original that is decoded at least as large as {@code leastEdge}; never for a piece. */

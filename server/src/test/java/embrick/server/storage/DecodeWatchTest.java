@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.OptionalLong;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -107,5 +108,24 @@ class DecodeWatchTest {
             assertThat(watch.isSuspect(digest)).isFalse();
         }
         assertThat(new DecodeWatch(storage).isSuspect(digest)).isFalse();
+    }
+
+    /** Parts of one picture are decoded by several threads. */
+    @Test
+    void theMarkStaysUntilTheLastOfSeveralIsDone() throws Exception {
+        DecodeWatch watch = new DecodeWatch(storage);
+        watch.of(digest).during(() -> {
+            watch.of(digest).during(() -> null);
+            assertThat(marks()).isEqualTo(1);
+            return null;
+        });
+        assertThat(marks()).isZero();
+    }
+
+    private long marks() throws IOException {
+        try (Stream<Path> files = Files.walk(storage.decoding())) {
+            return files.filter(file -> file.getFileName().toString().equals(digest))
+                    .count();
+        }
     }
 }
