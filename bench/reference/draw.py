@@ -18,6 +18,7 @@ exif = Image.Exif()
 exif[0x0112] = 6
 original.transpose(Image.ROTATE_90).save(
     sys.argv[1].replace('original', 'sideways'), quality=95, subsampling=0, exif=exif)
+picture(3000, 2000).save(sys.argv[1].replace('original', 'phone'), quality=95)
 os.makedirs(sys.argv[2], exist_ok=True)
 for i in range(int(sys.argv[3])):
     picture(500 + i % 7 * 20, 375 + i % 5 * 12).save('%s/%03d.jpg' % (sys.argv[2], i), quality=90)

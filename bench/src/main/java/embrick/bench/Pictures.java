@@ -26,6 +26,9 @@ record Pictures(Path original, Path small, Path profile, Path piece) {
                 pictures.small.toString(),
                 "" + SMALL));
         Processes.run(List.of("node", Reference.folder().resolve("draw.mjs").toString(), folder.toString()));
+        // heif-enc is of libheif-examples.
+        Processes.run(
+                List.of("heif-enc", "-q", "60", "-o", pictures.phone().toString(), "" + folder.resolve("phone.jpg")));
         Files.write(pictures.profile, MatrixProfile.opRgb());
         return pictures;
     }
@@ -51,6 +54,11 @@ record Pictures(Path original, Path small, Path profile, Path piece) {
     /** 24 MP in 8 bits. */
     Path png() {
         return folder().resolve("original.png");
+    }
+
+    /** 6 MP as HEIC. */
+    Path phone() {
+        return folder().resolve("phone.heic");
     }
 
     Path folder() {

@@ -34,6 +34,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -81,6 +82,8 @@ final class PieceWorks implements AutoCloseable {
                 () -> new Work(5, () -> formats.open(pictures.original()).close()));
         works.put("two", () -> new Work(12, this::twoTogether));
         works.put("two-one", () -> new Work(20, () -> twoInTurn(1)));
+        works.put("heic-one", () -> new Work(2, this::phonesInTurn));
+        works.put("heic-two", () -> new Work(2, () -> together(phones(), this::decode)));
         works.put("huge-jpeg", () -> new Work(0, () -> huge(new FileFormat.Jpeg(95))));
         works.put("huge-tiff", () -> new Work(0, () -> huge(new FileFormat.Tiff(FileFormat.Packing.PLAIN))));
     }
@@ -178,6 +181,20 @@ final class PieceWorks implements AutoCloseable {
             Thread.currentThread().interrupt();
             throw new UncheckedIOException(new IOException(interrupted));
         }
+    }
+
+    private List<Path> phones() {
+        return Collections.nCopies(6, pictures.phone());
+    }
+
+    private void phonesInTurn() throws IOException {
+        for (Path phone : phones()) {
+            decode(phone);
+        }
+    }
+
+    private void decode(Path original) throws IOException {
+        formats.open(original).close();
     }
 
     private void twoTogether() throws IOException {

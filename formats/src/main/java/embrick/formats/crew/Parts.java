@@ -19,6 +19,9 @@ final class Parts<T> {
     private int next;
     private int taken;
     private int helping;
+    /** Helpers that were called and are at no part yet. */
+    private int coming;
+
     private boolean isOver;
     private Throwable failed;
 
@@ -93,18 +96,19 @@ final class Parts<T> {
         while (mayUseHelp() && crew.lend()) {
             synchronized (this) {
                 helping++;
+                coming++;
             }
             crew.begin(this::help);
         }
     }
 
     private synchronized boolean mayUseHelp() {
-        return all - next > helping + 1;
+        return all - next > coming + 1;
     }
 
     private void help() {
         try (Crew.Maker<T> maker = makers.get()) {
-            OptionalInt part = claimOrLeave();
+            OptionalInt part = claimFirst();
             while (part.isPresent()) {
                 put(part.getAsInt(), maker.make(part.getAsInt()));
                 part = claimOrLeave();
@@ -118,6 +122,11 @@ final class Parts<T> {
                 notifyAll();
             }
         }
+    }
+
+    private synchronized OptionalInt claimFirst() {
+        coming--;
+        return claimOrLeave();
     }
 
     /** A part for a helper, which waits while it is ahead and leaves when its core is wanted or all are begun. */

@@ -11,6 +11,8 @@ import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicIntegerArray;
 import java.util.concurrent.locks.ReentrantLock;
@@ -45,6 +47,7 @@ final class JpegRows implements RowMaker {
     private final AtomicIntegerArray made;
     private final AtomicInteger missing;
     private final ReentrantLock[] locks;
+    private final Queue<MemorySegment> rooms = new ConcurrentLinkedQueue<>();
     private volatile boolean isWhole;
 
     /**
@@ -137,24 +140,42 @@ final class JpegRows implements RowMaker {
         long rowBytes = (long) width * layout.channels();
         long at = (long) from * stream.rowHeight() * rowBytes;
         MemorySegment into = samples.asSlice(at, stream.height(from, to) * rowBytes);
-        try (Arena own = Arena.ofConfined()) {
-            MemorySegment bytes = own.allocate(part.get().length).copyFrom(MemorySegment.ofArray(part.get()));
-            int rows = stream.height(first, behind);
-            boolean isExact = first == from && behind == to;
-            MemorySegment decoded = isExact ? into : own.allocate(rows * rowBytes);
-            if (!TurboJpeg.decompress(bytes, decoded, width, rows, layout, TurboJpeg.Warnings.TOLD)
-                    .isEmpty()) {
+        int rows = stream.height(first, behind);
+        if (first == from && behind == to) {
+            if (!decode(part.get(), into, rows)) {
                 return false;
             }
-            if (!isExact) {
+        } else {
+            MemorySegment room = roomFor(rows * rowBytes);
+            try {
+                if (!decode(part.get(), room, rows)) {
+                    return false;
+                }
                 long above = (long) (from - first) * stream.rowHeight() * rowBytes;
-                into.copyFrom(decoded.asSlice(above, into.byteSize()));
+                into.copyFrom(room.asSlice(above, into.byteSize()));
+            } finally {
+                rooms.add(room);
             }
         }
         if (inverted) {
             JpegReader.invert(into);
         }
         return true;
+    }
+
+    /** @return whether nothing was warned of */
+    private boolean decode(byte[] part, MemorySegment into, int rows) throws IOException {
+        try (Arena own = Arena.ofConfined()) {
+            MemorySegment bytes = own.allocate(part.length).copyFrom(MemorySegment.ofArray(part));
+            return TurboJpeg.decompress(bytes, into, width, rows, layout, TurboJpeg.Warnings.TOLD)
+                    .isEmpty();
+        }
+    }
+
+    /** Memory beside the picture, used again for the next part: new memory would cost about a tenth of the decoding. */
+    private MemorySegment roomFor(long bytes) {
+        MemorySegment room = rooms.poll();
+        return room == null || room.byteSize() < bytes ? arena.allocate(bytes) : room;
     }
 
     private synchronized void decodeWhole() throws IOException {

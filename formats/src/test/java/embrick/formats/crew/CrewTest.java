@@ -13,6 +13,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -33,7 +34,8 @@ class CrewTest {
         assertThat(taken).isEqualTo(IntStream.range(0, parts).boxed().toList());
     }
 
-    @Test
+    /** Also where one helper is at its part before the next is called. */
+    @RepeatedTest(20)
     void freeCoresAreUsedAtTheSameTime() throws IOException {
         CountDownLatch allAtIt = new CountDownLatch(3);
         new Crew(3)
