@@ -23,14 +23,14 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 
 class DecodedOriginalsTest {
-    /** 100 × 10 grey: 1000 bytes. */
+    /** 100 × 9 grey, 900 bytes, and a file of 100 that may be held beside them: 1000. */
     private static final SourceFacts THOUSAND = new SourceFacts(
             FileKind.PNG,
-            new PixelSize(100, 10),
+            new PixelSize(100, 9),
             Orientation.UPRIGHT,
             Optional.empty(),
             new SourceColour(ColourModel.GREY, Alpha.OPAQUE, 8, Optional.empty()),
-            1);
+            100);
 
     private final AtomicInteger decoded = new AtomicInteger();
 
