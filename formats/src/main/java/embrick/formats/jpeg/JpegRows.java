@@ -141,7 +141,7 @@ final class JpegRows implements RowMaker {
         long at = (long) from * stream.rowHeight() * rowBytes;
         MemorySegment into = samples.asSlice(at, stream.height(from, to) * rowBytes);
         int rows = stream.height(first, behind);
-        if (first == from && behind == to) {
+        if (first == from && behind == to && !inverted) {
             if (!decode(part.get(), into, rows)) {
                 return false;
             }
@@ -152,13 +152,15 @@ final class JpegRows implements RowMaker {
                     return false;
                 }
                 long above = (long) (from - first) * stream.rowHeight() * rowBytes;
-                into.copyFrom(room.asSlice(above, into.byteSize()));
+                MemorySegment pixels = room.asSlice(above, into.byteSize());
+                if (inverted) {
+                    // Before it is where the whole, if it is decoded meanwhile, would be turned over with it.
+                    JpegReader.invert(pixels);
+                }
+                into.copyFrom(pixels);
             } finally {
                 rooms.add(room);
             }
-        }
-        if (inverted) {
-            JpegReader.invert(into);
         }
         return true;
     }
