@@ -34,11 +34,6 @@ class SeenBlock {
         return original.channels();
     }
 
-    /** Rows that are read together: where axes are swapped a block uses all of the cache lines it touches. */
-    int rowsTogether() {
-        return seenAs.swapsAxes() ? 32 : 1;
-    }
-
     /** Reads count × rows pixels from (x, y) into the array from {@code at}. */
     void read(int x, int y, int count, int rows, float[] into, int at) {
         original.readSeen(seenAs, x, y, count, rows, into, at);

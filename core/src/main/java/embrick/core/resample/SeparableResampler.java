@@ -80,9 +80,7 @@ final class SeparableResampler implements Resampler {
     private void prepareRing(AxisWeights down, int length) {
         // What bounds ringing is looked up when the rows that are mixed together are done.
         int rowsMixed = bounded ? (int) Math.ceil(ColumnPass.ROWS * window.scale()) : 0;
-        // Rows that are read together lie together: whole lots of them, as long as reading began at one.
-        int lots = Math.ceilDiv(down.taps() + rowsMixed, block.rowsTogether()) + 1;
-        int needed = lots * block.rowsTogether();
+        int needed = down.taps() + rowsMixed + 1;
         if (slots < needed) {
             slots = needed;
             rowLength = length;
@@ -107,11 +105,8 @@ final class SeparableResampler implements Resampler {
         int length = rowLength;
         int slot = row % slots;
         if (ringRow[slot] != row) {
-            int rows = Math.min(block.rowsTogether(), Math.min(block.seen().height() - row, slots - slot));
-            block.read(across.firstColumn(), row, across.columns(), rows, ring, slot * length);
-            for (int i = 0; i < rows; i++) {
-                ringRow[slot + i] = row + i;
-            }
+            block.read(across.firstColumn(), row, across.columns(), 1, ring, slot * length);
+            ringRow[slot] = row;
         }
         return slot * length;
     }

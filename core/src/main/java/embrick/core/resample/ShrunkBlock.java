@@ -80,11 +80,6 @@ final class ShrunkBlock extends SeenBlock {
     }
 
     @Override
-    int rowsTogether() {
-        return 1;
-    }
-
-    @Override
     void read(int x, int y, int count, int rows, float[] into, int at) {
         int length = count * channels();
         for (int row = 0; row < rows; row++) {
