@@ -54,8 +54,8 @@ public final class Bench {
 
     private void run() throws IOException, InterruptedException {
         folder();
-        beside("whole job with lift to opRGB", "lifted", Reference.PILLOW, 0.5, 0.4);
-        beside("whole job with lift to opRGB", "lifted", Reference.LIBVIPS, 0.4, 0.33);
+        beside("whole job with sharpening to opRGB", "sharpened", Reference.PILLOW, 0.5, 0.4);
+        beside("whole job with sharpening to opRGB", "sharpened", Reference.LIBVIPS, 0.4, 0.33);
         beside("whole job, plain", "whole", Reference.PILLOW, 1, 0.8);
         beside("whole job, plain", "whole", Reference.LIBVIPS, 1.15, 0.9);
         beside("Lanczos alone, 20 to 7.2 MP", "stage", Reference.PILLOW, 0.65, 0.5);
@@ -64,7 +64,7 @@ public final class Bench {
         beside("16-bit TIFF, Deflate, 24 MP to 8 × 10", "tiff", Reference.LIBVIPS, 1.0, 0.7);
         beside("PNG, 24 MP to 8 × 10", "png", Reference.PILLOW, 0.7, 0.5);
         beside("603 small pictures, two at a time", "small", Reference.PILLOW, 0.75, 0.6);
-        among("lifted job beside decode and encode alone", "lifted", "floor", 1.9, 1.6);
+        among("sharpened job beside decode and encode alone", "sharpened", "floor", 1.9, 1.6);
         among("sideways original beside an upright one", "sideways", "whole", 1.15, 1.08);
         among("16-bit PNG of 7.2 MP, beside 8-bit", "png16", "png", 3, 2);
         among("2° tilt against none", "tilted", "stage", 2, 1.7);
@@ -215,7 +215,7 @@ public final class Bench {
         double decode = Measured.medianWall(Ours.measure("decode", 9, pictures));
         String decoding =
                 String.format(Locale.ROOT, "libjpeg-turbo alone, in a process of its own: %.0f ms", decode * 1e3);
-        line("proof region 1200 × 700, decoded (ms)", warm * 1e3, 40, 25, "lift and all");
+        line("proof region 1200 × 700, decoded (ms)", warm * 1e3, 40, 25, "sharpening and all");
         line("the same with decoding 24 MP (ms)", cold * 1e3, 250, 180, decoding);
     }
 
@@ -247,7 +247,7 @@ public final class Bench {
                             Measured.medianCpu(alone) * 1e3 / 24));
         }
         double paper = Measured.medianWall(Ours.measure("proof-paper", 15, pictures));
-        line("proof 1200 × 700 on its paper, decoded (ms)", paper * 1e3, 100, 60, "lift, canvas, screen, PNG and all");
+        line("proof 1200 × 700 on its paper, decoded (ms)", paper * 1e3, 100, 60, "sharpening, canvas, screen, PNG and all");
     }
 
     /**

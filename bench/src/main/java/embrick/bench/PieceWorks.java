@@ -18,7 +18,7 @@ import embrick.core.resample.Resampling;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
@@ -63,12 +63,12 @@ final class PieceWorks implements AutoCloseable {
     void addTo(Map<String, Work.Making> works) {
         works.put(
                 "whole",
-                () -> new Work(20, () -> make(pictures.original(), ticket(new Lift.None()), pictures.piece())));
-        works.put("lifted", () -> new Work(20, () -> makeWide(ticket(new Lift.ForPaper(PaperKind.LUSTRE)))));
+                () -> new Work(20, () -> make(pictures.original(), ticket(new Sharpening.None()), pictures.piece())));
+        works.put("sharpened", () -> new Work(20, () -> makeWide(ticket(new Sharpening.ForPaper(PaperKind.LUSTRE)))));
         works.put("floor", this::floor);
         works.put(
                 "sideways",
-                () -> new Work(15, () -> make(pictures.sideways(), ticket(new Lift.None()), pictures.piece())));
+                () -> new Work(15, () -> make(pictures.sideways(), ticket(new Sharpening.None()), pictures.piece())));
         works.put("tiff", () -> packed(pictures.tiff(), new FileFormat.Tiff(FileFormat.Packing.DEFLATE)));
         works.put("png", () -> packed(pictures.png(), new FileFormat.Png()));
         works.put("png16", () -> packed(pictures.tiff(), new FileFormat.Png()));
@@ -119,15 +119,15 @@ final class PieceWorks implements AutoCloseable {
         }
     }
 
-    /** 24 MP to 8 × 10 in at 300 ppi without lift, in a lossless format. */
+    /** 24 MP to 8 × 10 in at 300 ppi without sharpening, in a lossless format. */
     private Work packed(Path original, FileFormat file) {
-        return new Work(5, () -> make(original, ticket(new Lift.None()).withFile(file), pictures.piece()));
+        return new Work(5, () -> make(original, ticket(new Sharpening.None()).withFile(file), pictures.piece()));
     }
 
     /** Decoding 24 MP and encoding 7.2 MP, and nothing between. */
     private Work floor() {
         Raster ready = bed.noise(3000, 2400);
-        Plan plan = plan(PLAIN, ticket(new Lift.None()).withSize(new Size.OwnShape()));
+        Plan plan = plan(PLAIN, ticket(new Sharpening.None()).withSize(new Size.OwnShape()));
         return new Work(15, () -> {
             formats.open(pictures.original()).close();
             write(ready, plan, pictures.piece());
@@ -147,7 +147,7 @@ final class PieceWorks implements AutoCloseable {
     }
 
     private void smallPictures() throws IOException {
-        Ticket ticket = ticket(new Lift.None())
+        Ticket ticket = ticket(new Sharpening.None())
                 .withSize(onPaper("2.24", "2.24"))
                 .withPpi(Resolution.perInch(100))
                 .withResampling(new ResamplingChoice(
@@ -200,12 +200,12 @@ final class PieceWorks implements AutoCloseable {
     private void twoTogether() throws IOException {
         together(
                 List.of(pictures.folder().resolve("first"), pictures.folder().resolve("second")),
-                piece -> make(pictures.original(), ticket(new Lift.None()), piece));
+                piece -> make(pictures.original(), ticket(new Sharpening.None()), piece));
     }
 
     private void twoInTurn(int count) throws IOException {
         for (int i = 0; i < count; i++) {
-            make(pictures.original(), ticket(new Lift.None()), pictures.piece());
+            make(pictures.original(), ticket(new Sharpening.None()), pictures.piece());
         }
     }
 
@@ -213,7 +213,7 @@ final class PieceWorks implements AutoCloseable {
     private void huge(FileFormat file) throws IOException {
         make(
                 pictures.original(),
-                ticket(new Lift.ForPaper(PaperKind.CANVAS))
+                ticket(new Sharpening.ForPaper(PaperKind.CANVAS))
                         .withSize(onPaper("44", "96"))
                         .withFile(file),
                 pictures.piece());

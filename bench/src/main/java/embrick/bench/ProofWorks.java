@@ -11,7 +11,7 @@ import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
 import embrick.core.print.Print;
 import embrick.core.print.Printer;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.PaperKind;
 import embrick.formats.Formats;
 import embrick.formats.Prints;
@@ -54,7 +54,7 @@ final class ProofWorks {
         OpenedPicture opened = bed.open(pictures.original());
         bed.hold(opened);
         ProfileRef canvas = new ProfileRef.Icc(ShippedProfile.CANVAS_RGB.digest(), ColourModel.RGB);
-        Plan plan = plan(opened, ticket(new Lift.ForPaper(PaperKind.LUSTRE)));
+        Plan plan = plan(opened, ticket(new Sharpening.ForPaper(PaperKind.LUSTRE)));
         Plan printed = plan.withColour(new ColourPath(plan.colour().from(), canvas));
         return new Work(
                 30,
@@ -64,7 +64,7 @@ final class ProofWorks {
 
     private void proof(OpenedPicture opened) {
         Print print = Printer.print(
-                plan(opened, ticket(new Lift.ForPaper(PaperKind.LUSTRE))), opened.raster(), formats.profiles());
+                plan(opened, ticket(new Sharpening.ForPaper(PaperKind.LUSTRE))), opened.raster(), formats.profiles());
         print.render(PROOF, new float[PROOF.width() * PROOF.height() * 3]);
     }
 

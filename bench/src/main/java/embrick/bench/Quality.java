@@ -70,7 +70,7 @@ final class Quality {
                             lanczos,
                             Resampling.by(Method.MITCHELL));
                     Resampling bounded =
-                            new Resampling(Method.LANCZOS3, Resampling.Light.ENCODED, Resampling.Ringing.BOUNDED);
+                            new Resampling(Method.LANCZOS3, Resampling.Light.ENCODED, Resampling.Ringing.LIMITED);
                     write(original, factor, "lanczos, ringing bounded", picture, bounded, bounded);
                     Resampling light =
                             new Resampling(Method.LANCZOS3, Resampling.Light.LINEAR, Resampling.Ringing.FREE);

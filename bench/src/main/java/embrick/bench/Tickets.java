@@ -13,7 +13,7 @@ import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
@@ -41,7 +41,7 @@ final class Tickets {
             new SourceFacts.SourceColour(ColourModel.RGB, SourceFacts.Alpha.OPAQUE, 8, Optional.empty()),
             0);
 
-    static Ticket ticket(Lift lift) {
+    static Ticket ticket(Sharpening sharpening) {
         return new Ticket(
                 onPaper("8", "10"),
                 Turn.SUIT,
@@ -50,7 +50,7 @@ final class Tickets {
                 Resolution.perInch(300),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,
-                lift,
+                sharpening,
                 OutputColour.SRGB,
                 Rounding.NEAREST,
                 new FileFormat.Jpeg(95),
@@ -69,9 +69,9 @@ final class Tickets {
         return ((Planning.Ready) Planner.plan(facts, ticket, Framing.centred())).plan();
     }
 
-    /** 20 × 24 in at 300 ppi, lifted for canvas. */
+    /** 20 × 24 in at 300 ppi, sharpened for canvas. */
     static Ticket canvasTicket(Edges edges) {
-        return ticket(new Lift.ForPaper(PaperKind.CANVAS))
+        return ticket(new Sharpening.ForPaper(PaperKind.CANVAS))
                 .withSize(onPaper("20", "24"))
                 .withEdges(edges);
     }

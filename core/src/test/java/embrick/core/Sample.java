@@ -11,7 +11,7 @@ import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.OutputColour;
@@ -65,7 +65,7 @@ public final class Sample {
                 Resolution.perInch(300),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,
-                new Lift.None(),
+                new Sharpening.None(),
                 OutputColour.SRGB,
                 Rounding.NEAREST,
                 new FileFormat.Jpeg(95),

@@ -83,7 +83,7 @@ public final class FillDemoJob {
         ticket.put("folder", "sponsors-16x20");
         ticket.put("ppi", 200);
         ticket.put("viewing", "WALL");
-        ticket.putObject("lift").put("kind", "paper").put("paper", "CANVAS");
+        ticket.putObject("sharpening").put("kind", "paper").put("paper", "CANVAS");
         ((ObjectNode) ticket.path("size").path("width")).put("value", 16);
         ((ObjectNode) ticket.path("size").path("height")).put("value", 20);
         call("POST", "/jobs/" + jobId + "/tickets", ticket);
@@ -95,7 +95,7 @@ public final class FillDemoJob {
         ticket.put("folder", "canvases-20x24");
         ticket.put("ppi", 200);
         ticket.put("viewing", "WALL");
-        ticket.putObject("lift").put("kind", "paper").put("paper", "CANVAS");
+        ticket.putObject("sharpening").put("kind", "paper").put("paper", "CANVAS");
         length((ObjectNode) ticket.path("size"), "width", 20, "IN");
         length((ObjectNode) ticket.path("size"), "height", 24, "IN");
         ObjectNode edges = ticket.putObject("edges").put("kind", "wrap").put("marks", "FOLDS_AND_CORNERS");

@@ -20,7 +20,7 @@ import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
@@ -95,7 +95,7 @@ final class PictureFiles {
                 Resolution.perInch(ppi),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,
-                new Lift.None(),
+                new Sharpening.None(),
                 new OutputColour.Keep(),
                 Rounding.NEAREST,
                 format,

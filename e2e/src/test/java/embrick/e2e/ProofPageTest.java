@@ -43,13 +43,13 @@ class ProofPageTest {
     private final String address = RunningServer.get().address();
     private final Api api = new Api(address);
 
-    private String jobWithALift() {
+    private String jobWithSharpening() {
         String job = api.newJob("Proof journey");
         api.upload(job, "a.jpg", TestPictures.drawn("jpg", 2600, 3600));
         api.upload(job, "b.jpg", TestPictures.drawn("jpg", 3600, 2600));
         ObjectNode stored = api.firstTicket(job);
         ObjectNode ticket = (ObjectNode) stored.path("document");
-        ticket.putObject("lift").put("kind", "paper").put("paper", "MATT");
+        ticket.putObject("sharpening").put("kind", "paper").put("paper", "MATT");
         ticket.putObject("file").put("kind", "png").put("depth", "EIGHT");
         assertThat(api.put(
                                 "/tickets/" + stored.path("id").asString(),
@@ -78,7 +78,7 @@ class ProofPageTest {
 
     @Test
     void whatIsSeenIsWhatTheFileHolds() throws IOException {
-        String job = jobWithALift();
+        String job = jobWithSharpening();
         browser.open(address + "/jobs/" + job + "/proof");
         browser.see(".figures", "2400 × 3000");
         untilMade();
@@ -88,7 +88,7 @@ class ProofPageTest {
         untilMade();
         int[] place = place();
         assertThat(place[0]).isEqualTo(middle[0] - 80);
-        assertThat(browser.text("[aria-label=\"Method, lift and colours\"]")).contains("edges lifted for matt");
+        assertThat(browser.text("[aria-label=\"Method, sharpening and colours\"]")).contains("edges sharpened for matt");
         assertThat(browser.text(".figures")).contains("halo in this part");
         @SuppressWarnings("unchecked")
         List<List<Long>> seen = (List<List<Long>>) browser.script(PIXELS_OF_THE_FILE);
@@ -143,13 +143,13 @@ class ProofPageTest {
 
     @Test
     void whatIsTriedIsSeenAndCarriedToTheTicket() {
-        String job = jobWithALift();
+        String job = jobWithSharpening();
         browser.open(address + "/jobs/" + job + "/proof");
         browser.see(".figures", "2400 × 3000");
         browser.keys("j");
         browser.see(".figures", "contour");
         untilMade();
-        browser.button("edges lifted for matt").click();
+        browser.button("edges sharpened for matt").click();
         browser.script(
                 "[...document.querySelectorAll('.own-form label')].find(l => l.textContent === 'canvas').click()");
         browser.see(".proof-stage", "as it is tried");
@@ -162,7 +162,7 @@ class ProofPageTest {
     /** Browsers keep pages that were left, and six connections for all of them together. */
     @Test
     void pagesThatWereLeftHoldNoConnection() {
-        String job = jobWithALift();
+        String job = jobWithSharpening();
         for (String page : List.of("pile", "ticket", "bench", "proof", "run", "delivery", "pile", "ticket")) {
             browser.open(address + "/jobs/" + job + "/" + page);
             browser.see(".course", "2 files");

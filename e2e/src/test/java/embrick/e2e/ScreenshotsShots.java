@@ -46,9 +46,9 @@ class ScreenshotsShots {
                 api.get("/jobs/" + job + "/tickets").body().get(1).path("id").asString();
         browser.open(page + "/ticket/" + sponsors);
         browser.find(".drawing image");
-        browser.script("[...document.querySelectorAll('.phrase')].find(e => e.textContent.includes('lifted')).click()");
+        browser.script("[...document.querySelectorAll('.phrase')].find(e => e.textContent.includes('sharpened')).click()");
         browser.find(".phrase-form");
-        shot("ticket-lift");
+        shot("ticket-sharpening");
 
         browser.open(page + "/bench?at=" + original(job, "day-two/crosswind.jpg"));
         browser.find(".stage-picture");

@@ -7,7 +7,7 @@ import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.ticket.FileFormat;
 import embrick.formats.apart.ApartPictures;
 import embrick.formats.apart.DecoderPool;
-import embrick.formats.binding.LargePages;
+import embrick.formats.binding.HugePages;
 import embrick.formats.crew.Crew;
 import embrick.formats.heif.HeifPictures;
 import embrick.formats.icc.ProfileShelf;
@@ -139,7 +139,7 @@ public final class Formats {
      */
     public OpenedPicture openAsItIs(Path file, int leastEdge) throws IOException {
         Picture picture = picture(file);
-        return opened(picture.facts(), picture.decode(leastEdge, LargePages::raster));
+        return opened(picture.facts(), picture.decode(leastEdge, HugePages::raster));
     }
 
     /**
@@ -150,7 +150,7 @@ public final class Formats {
      */
     public OpenedPicture openInParts(Path file, byte[] index, Watch watch) throws IOException {
         Picture picture = picture(file);
-        return opened(picture.facts(), picture.decodeInParts(index, LargePages::raster, watch));
+        return opened(picture.facts(), picture.decodeInParts(index, HugePages::raster, watch));
     }
 
     /**

@@ -4,7 +4,7 @@ import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Rendering;
 import embrick.core.colour.Transform;
-import embrick.core.lift.Halo;
+import embrick.core.sharpen.Halo;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
@@ -43,7 +43,7 @@ public final class ScreenPictures {
      * Writes a part of a print as it looks, in sRGB of 8 bits.
      *
      * @param look absolute to show the paper's own white and black, relative to show it on the screen's white
-     * @return how far lifted contours overshoot in it
+     * @return how far sharpened contours overshoot in it
      */
     public Optional<Halo> write(Plan plan, Raster original, PixelRect part, Rendering look, OutputStream to)
             throws IOException {

@@ -12,7 +12,7 @@ import embrick.core.colour.Lab;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Rendering;
 import embrick.core.colour.Rendering.BlackPoint;
-import embrick.core.foresight.LossMeter;
+import embrick.core.gamut.GamutCheck;
 import embrick.core.framing.Framing;
 import embrick.core.pixels.ColourModel;
 import embrick.core.plan.Plan;
@@ -351,17 +351,17 @@ class ColoursInFilesTest {
         for (int i = 0; i < pixels.length; i++) {
             pixels[i] = (float) numbers[i / 3][i % 3];
         }
-        LossMeter meter = new LossMeter(new ColourPath(ref(ShippedProfile.OP_RGB), ref(paper)), FORMATS.profiles());
+        GamutCheck meter = new GamutCheck(new ColourPath(ref(ShippedProfile.OP_RGB), ref(paper)), FORMATS.profiles());
         BitSet marked = meter.beyond(pixels, 0, numbers.length);
         meter.measure(pixels, 0, numbers.length);
         int beyond = 0;
         for (int i = 0; i < numbers.length; i++) {
             double difference = Ciede2000.between(seen[i], printed[i]);
             // The tool's numbers are printed with four decimals: at the limit itself both are right.
-            if (Math.abs(difference - LossMeter.BEYOND) > 0.02) {
+            if (Math.abs(difference - GamutCheck.BEYOND) > 0.02) {
                 assertThat(marked.get(i))
                         .as("pixel %d, ΔE00 %.3f", i, difference)
-                        .isEqualTo(difference > LossMeter.BEYOND);
+                        .isEqualTo(difference > GamutCheck.BEYOND);
             }
             beyond += marked.get(i) ? 1 : 0;
         }

@@ -8,7 +8,7 @@ import embrick.core.plan.Plan;
 import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.FileFormat.Packing;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
@@ -81,15 +81,15 @@ class DeepFilesTest {
         assertThat(Outside.exiftool(wide, "BitDepth")).contains("BitDepth : 16");
     }
 
-    /** A lifted and a resampled piece differ, and 8 bits of a 16-bit piece are the 8-bit piece to the rounding. */
+    /** A sharpened and a resampled piece differ, and 8 bits of a 16-bit piece are the 8-bit piece to the rounding. */
     @Test
     void depthChangesTheRoundingOnly() throws IOException {
-        Lift lift = new Lift.Edges(40, Length.parse("0.3 mm", LengthUnit.MM), 1);
+        Sharpening sharpening = new Sharpening.Exact(40, Length.parse("0.3 mm", LengthUnit.MM), 1);
         Path wide = folder.resolve("wide.png");
         Path narrow = folder.resolve("narrow.png");
         for (Depth depth : new Depth[] {Depth.SIXTEEN, Depth.EIGHT}) {
             Ticket ticket =
-                    Pieces.ticket("1 in", "1 in", 61, new FileFormat.Png(depth)).withLift(lift);
+                    Pieces.ticket("1 in", "1 in", 61, new FileFormat.Png(depth)).withSharpening(sharpening);
             Pieces.make(deep, ticket, Framing.centred(), depth == Depth.SIXTEEN ? wide : narrow);
         }
         Path wideRead = folder.resolve("wide.pam");

@@ -12,7 +12,7 @@ import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
@@ -50,7 +50,7 @@ public final class Pieces {
                 Resolution.perInch(ppi),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,
-                new Lift.None(),
+                new Sharpening.None(),
                 OutputColour.SRGB,
                 Rounding.NEAREST,
                 file,

@@ -15,7 +15,7 @@ import embrick.core.print.Printer;
 import embrick.core.ticket.Anchor;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Ticket;
@@ -50,7 +50,7 @@ class SeeThroughInksTest {
             Ticket ticket = Pieces.ticket("6 in", "5 in", 100, new FileFormat.Tiff(FileFormat.Packing.PLAIN))
                     .withFit(new Fit.Inside(
                             PaperColour.parse("#D8C8A0"), Anchor.MIDDLE, Length.inches("0.5"), Fit.TrimMarks.NONE))
-                    .withLift(new Lift.ForPaper(PaperKind.LUSTRE))
+                    .withSharpening(new Sharpening.ForPaper(PaperKind.LUSTRE))
                     .withColour(new OutputColour.Convert(
                             new ProfileRef.Icc(ShippedProfile.LUSTRE_CMYK.digest(), ColourModel.CMYK), rendering));
             try (OpenedPicture opened = Pieces.FORMATS.open(file)) {

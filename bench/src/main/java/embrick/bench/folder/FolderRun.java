@@ -76,9 +76,9 @@ public final class FolderRun {
                         .build())
                 .get(0);
         ObjectNode document = ((ObjectNode) ticket.path("document")).deepCopy();
-        ObjectNode lift = document.putObject("lift");
-        lift.put("kind", "edges").put("strength", 80).put("threshold", 1);
-        lift.putObject("radius").put("value", 0.1).put("unit", "MM");
+        ObjectNode sharpening = document.putObject("sharpening");
+        sharpening.put("kind", "edges").put("strength", 80).put("threshold", 1);
+        sharpening.putObject("radius").put("value", 0.1).put("unit", "MM");
         String id = ticket.path("id").asString();
         answer(HttpRequest.newBuilder(URI.create(api + "/tickets/" + id))
                 .header("Content-Type", "application/json")

@@ -1,5 +1,5 @@
 /**
- * Where a picture has its strongest contours: the places where a lift shows. Start at
+ * Where a picture has its strongest contours: the places where sharpening shows. Start at
  * {@link embrick.core.contours.Contours}. Reads finished pixels; must not know plans.
  */
 package embrick.core.contours;

@@ -35,7 +35,7 @@ public final class Inked implements PixelSource {
         return this;
     }
 
-    public Inked withWords(Letters.Coverage words, float[] colour) {
+    public Inked withWords(CaptionRenderer.Coverage words, float[] colour) {
         inks.add(new Ink(words.place(), words::share, colour));
         return this;
     }

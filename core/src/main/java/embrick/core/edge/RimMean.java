@@ -1,6 +1,6 @@
 package embrick.core.edge;
 
-import embrick.core.edge.Extended.Inside;
+import embrick.core.edge.WithBands.Inside;
 import embrick.core.pixels.PixelRect;
 
 /** The colour that a sheet's rim comes to. */

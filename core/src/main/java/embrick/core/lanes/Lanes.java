@@ -19,7 +19,7 @@ public interface Lanes {
 
     /** Vector code where this process has been given it, else plain. {@code -Dembrick.vectors=off} asks for plain. */
     static Lanes best() {
-        return Chosen.BEST;
+        return BestLanes.BEST;
     }
 
     /**

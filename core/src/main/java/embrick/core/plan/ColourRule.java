@@ -5,7 +5,7 @@ import embrick.core.pixels.ColourModel;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Ticket;
 import java.util.ArrayList;
@@ -47,12 +47,12 @@ final class ColourRule {
                     "CMYK",
                     "Choose TIFF, JPEG or PDF for four inks, or an RGB profile."));
         }
-        if (model == ColourModel.CMYK && target == ColourModel.CMYK && !(ticket.lift() instanceof Lift.None)) {
+        if (model == ColourModel.CMYK && target == ColourModel.CMYK && !(ticket.sharpening() instanceof Sharpening.None)) {
             problems.add(new Problem(
-                    "lift-on-inks",
-                    "lift",
-                    "no lift where CMYK stays CMYK: amounts of ink have no luminance to lift",
-                    "a lift",
+                    "sharpening-on-inks",
+                    "sharpening",
+                    "no sharpening where CMYK stays CMYK: amounts of ink have no luminance to sharpen",
+                    "sharpening",
                     "Leave the edges as they are, or convert to an RGB profile."));
         }
         return problems;

@@ -32,7 +32,7 @@ record Layout(
         double travelY) {
 
     /** @param printedPpi the scale of a picture at scale; else not looked at */
-    static Layout of(Seen seen, Ticket ticket, Framing framing, double printedPpi) {
+    static Layout of(OrientedPicture seen, Ticket ticket, Framing framing, double printedPpi) {
         return switch (ticket.size()) {
             case Size.OnPaper paper -> {
                 PixelSize sheet = sheetPixels(paper, seen, ticket, framing);
@@ -52,7 +52,7 @@ record Layout(
         };
     }
 
-    private static Layout onPaper(Seen seen, PixelSize paper, Ticket ticket, Framing framing, double printedPpi) {
+    private static Layout onPaper(OrientedPicture seen, PixelSize paper, Ticket ticket, Framing framing, double printedPpi) {
         return switch (ticket.fit()) {
             case Fit.Fill _ -> fill(seen, paper, framing);
             case Fit.Inside inside ->
@@ -82,7 +82,7 @@ record Layout(
         };
     }
 
-    private static PixelSize sheetPixels(Size.OnPaper size, Seen seen, Ticket ticket, Framing framing) {
+    private static PixelSize sheetPixels(Size.OnPaper size, OrientedPicture seen, Ticket ticket, Framing framing) {
         int shortSide = ticket.ppi().pixelsFor(size.paper().shortSide());
         int longSide = ticket.ppi().pixelsFor(size.paper().longSide());
         return isSheetWide(seen.size(), ticket, framing)
@@ -91,14 +91,14 @@ record Layout(
     }
 
     /** The frame takes the sheet's rounded pixel shape, so it is never larger than the picture. */
-    private static Layout fill(Seen seen, PixelSize sheet, Framing framing) {
+    private static Layout fill(OrientedPicture seen, PixelSize sheet, Framing framing) {
         FrameGeometry frame = frame(seen, sheet.width(), sheet.height(), framing);
         double scale = frame.loosestScale() / framing.tightness();
         return held(seen, sheet, PixelRect.whole(sheet), frame, scale, scale);
     }
 
     /** The frame has the picture's own shape and all of it is shown: the larger of the two scales. */
-    private static Layout inside(Seen seen, PixelSize sheet, Framing framing, Fit.Inside fit, int margin) {
+    private static Layout inside(OrientedPicture seen, PixelSize sheet, Framing framing, Fit.Inside fit, int margin) {
         PixelSize room =
                 new PixelSize(Math.max(1, sheet.width() - 2 * margin), Math.max(1, sheet.height() - 2 * margin));
         PixelSize shape = seen.size();
@@ -121,7 +121,7 @@ record Layout(
     }
 
     /** One output pixel for one of the picture's: scale 1. */
-    private static Layout allPixels(Seen seen, double shapeWidth, double shapeHeight, Framing framing) {
+    private static Layout allPixels(OrientedPicture seen, double shapeWidth, double shapeHeight, Framing framing) {
         FrameGeometry frame = frame(seen, shapeWidth, shapeHeight, framing);
         double extent = frame.loosestScale() / framing.tightness();
         PixelSize sheet =
@@ -130,7 +130,7 @@ record Layout(
     }
 
     /** The sides that were pulled; where a tilt leaves them no room both shrink evenly. */
-    private static Layout free(Seen seen, Framing framing) {
+    private static Layout free(OrientedPicture seen, Framing framing) {
         double width = seen.sides().width() * seen.size().width();
         double height = seen.sides().height() * seen.size().height();
         FrameGeometry frame = frame(seen, width, height, framing);
@@ -148,14 +148,14 @@ record Layout(
                 layout.travelY());
     }
 
-    private static FrameGeometry frame(Seen seen, double width, double height, Framing framing) {
+    private static FrameGeometry frame(OrientedPicture seen, double width, double height, Framing framing) {
         double tilt = framing.corners() == Corners.COVERED ? framing.tiltDegrees() : 0;
         return new FrameGeometry(seen.size(), width, height, tilt);
     }
 
     /** @param extent seen pixels to a unit of the frame's shape */
     private static Layout held(
-            Seen seen, PixelSize sheet, PixelRect picture, FrameGeometry frame, double extent, double scale) {
+            OrientedPicture seen, PixelSize sheet, PixelRect picture, FrameGeometry frame, double extent, double scale) {
         double width = seen.size().width();
         double height = seen.size().height();
         return new Layout(

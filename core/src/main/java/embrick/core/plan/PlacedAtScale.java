@@ -48,7 +48,7 @@ final class PlacedAtScale {
         }
     }
 
-    static Layout layOut(Seen seen, PixelSize sheet, Framing framing, Anchor anchor, double scale) {
+    static Layout layOut(OrientedPicture seen, PixelSize sheet, Framing framing, Anchor anchor, double scale) {
         double width = seen.size().width();
         double height = seen.size().height();
         FrameGeometry frame = new FrameGeometry(seen.size(), sheet.width(), sheet.height(), framing.tiltDegrees());

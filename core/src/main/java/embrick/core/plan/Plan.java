@@ -6,7 +6,7 @@ import embrick.core.edge.Bands;
 import embrick.core.edge.Extension;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
-import embrick.core.lift.LiftSettings;
+import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Resampling;
@@ -44,7 +44,7 @@ public record Plan(
         Window window,
         Corners corners,
         Resampling resampling,
-        Optional<LiftSettings> lift,
+        Optional<SharpeningSettings> sharpening,
         ColourPath colour,
         PaperColour paper,
         Resolution marked,
@@ -58,7 +58,7 @@ public record Plan(
         Objects.requireNonNull(source);
         Objects.requireNonNull(corners);
         Objects.requireNonNull(resampling);
-        Objects.requireNonNull(lift);
+        Objects.requireNonNull(sharpening);
         Objects.requireNonNull(extension);
         Objects.requireNonNull(rounding);
         if (!picture.isInside(sheet) && !picture.covers(sheet)) {
@@ -108,15 +108,15 @@ public record Plan(
     }
 
     public Plan withResampling(Resampling other) {
-        return with(other, lift, colour);
+        return with(other, sharpening, colour);
     }
 
-    public Plan withLift(Optional<LiftSettings> other) {
+    public Plan withSharpening(Optional<SharpeningSettings> other) {
         return with(resampling, other, colour);
     }
 
     public Plan withColour(ColourPath other) {
-        return with(resampling, lift, other);
+        return with(resampling, sharpening, other);
     }
 
     /** The same picture on other pixels. */
@@ -129,7 +129,7 @@ public record Plan(
                 otherWindow,
                 corners,
                 resampling,
-                lift,
+                sharpening,
                 colour,
                 paper,
                 marked,
@@ -141,7 +141,7 @@ public record Plan(
                 figures);
     }
 
-    private Plan with(Resampling otherResampling, Optional<LiftSettings> otherLift, ColourPath otherColour) {
+    private Plan with(Resampling otherResampling, Optional<SharpeningSettings> otherSharpening, ColourPath otherColour) {
         return new Plan(
                 source,
                 sheet,
@@ -150,7 +150,7 @@ public record Plan(
                 window,
                 corners,
                 otherResampling,
-                otherLift,
+                otherSharpening,
                 otherColour,
                 paper,
                 marked,

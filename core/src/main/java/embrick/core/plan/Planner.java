@@ -60,14 +60,14 @@ public final class Planner {
         if (printedPpi.isEmpty()) {
             problems.add(PlanLimits.noPpi());
         }
-        Seen seen = Seen.of(facts, framing);
+        OrientedPicture seen = OrientedPicture.of(facts, framing);
         Layout layout =
                 Layout.of(seen, ticket, framing, printedPpi.orElse(ticket.ppi().toPpi()));
         EdgeRule edges = EdgeRule.of(ticket, layout.sheet(), words);
         problems.addAll(PlanLimits.sizeProblems(layout.sheet(), edges.bands(), ticket));
         problems.addAll(PlanLimits.paperProblems(layout, ticket));
         problems.addAll(edges.problems(layout.picture()));
-        LiftRule.problem(ticket.lift(), ticket.ppi()).ifPresent(problems::add);
+        SharpeningRule.problem(ticket.sharpening(), ticket.ppi()).ifPresent(problems::add);
         if (!problems.isEmpty()) {
             return new Planning.Refused(problems);
         }
@@ -86,7 +86,7 @@ public final class Planner {
     }
 
     private static Plan assemble(
-            SourceFacts facts, Ticket ticket, Framing framing, Seen seen, Layout layout, EdgeRule edges) {
+            SourceFacts facts, Ticket ticket, Framing framing, OrientedPicture seen, Layout layout, EdgeRule edges) {
         PixelRect picture = layout.picture();
         double scale = layout.scale();
         double centreX = layout.centreX();
@@ -125,7 +125,7 @@ public final class Planner {
                 bare > 0 ? cornersFill(ticket, framing) : Corners.COVERED,
                 MethodRule.resolve(
                         ticket.resampling(), window, seen.size(), facts.colour().model()),
-                LiftRule.settings(ticket.lift(), ticket.ppi(), ticket.viewing()),
+                SharpeningRule.settings(ticket.sharpening(), ticket.ppi(), ticket.viewing()),
                 colour,
                 ticket.fit().paper(),
                 ticket.ppi(),
@@ -133,7 +133,7 @@ public final class Planner {
                 bits,
                 bits == 8 ? ticket.rounding() : Rounding.NEAREST,
                 ticket.shape().key(),
-                new Plan.Limits(Seen.limitsInOriginal(layout.limits(), framing), layout.travelX(), layout.travelY()),
+                new Plan.Limits(OrientedPicture.limitsInOriginal(layout.limits(), framing), layout.travelX(), layout.travelY()),
                 figures(ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits));
     }
 
@@ -172,7 +172,7 @@ public final class Planner {
                 bare,
                 realPpi / Verdict.finePpi(ticket.viewing()),
                 total.bytes(colour.to().model().channels(), bits / 8),
-                Weights.expectedFileBytes(total, colour.to().model(), ticket.file(), bits));
+                FileSizeEstimate.expectedFileBytes(total, colour.to().model(), ticket.file(), bits));
     }
 
     /** Share of the picture's place on the sheet that the tilted picture leaves bare. */

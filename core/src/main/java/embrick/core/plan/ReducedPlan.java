@@ -5,7 +5,7 @@ import embrick.core.edge.CaptionLine;
 import embrick.core.edge.Extension;
 import embrick.core.edge.KeyLine;
 import embrick.core.edge.Stroke;
-import embrick.core.lift.LiftSettings;
+import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
@@ -56,7 +56,7 @@ public final class ReducedPlan {
                 whole.tiltDegrees());
         Extension extension = extension(plan.extension(), sheet, total, reduction);
         Plan reduced = plan.onSheet(new PixelSize(sheet.width(), sheet.height()), extension, picture, window)
-                .withLift(lift(plan, reduction));
+                .withSharpening(sharpening(plan, reduction));
         return reduction < WIDE ? reduced : reduced.withResampling(Resampling.by(Method.AREA));
     }
 
@@ -116,11 +116,11 @@ public final class ReducedPlan {
                         .toList());
     }
 
-    /** A lift that is too narrow for the reduced pixels has nothing left to do there. */
-    private static Optional<LiftSettings> lift(Plan plan, double reduction) {
-        return plan.lift()
-                .filter(lift -> lift.sigmaPixels() / reduction >= LiftSettings.LEAST_SIGMA)
-                .map(lift -> new LiftSettings(lift.amount(), lift.sigmaPixels() / reduction, lift.threshold()));
+    /** Sharpening that is too narrow for the reduced pixels has nothing left to do there. */
+    private static Optional<SharpeningSettings> sharpening(Plan plan, double reduction) {
+        return plan.sharpening()
+                .filter(sharpening -> sharpening.sigmaPixels() / reduction >= SharpeningSettings.LEAST_SIGMA)
+                .map(sharpening -> new SharpeningSettings(sharpening.amount(), sharpening.sigmaPixels() / reduction, sharpening.threshold()));
     }
 
     private static int pixels(int length, double reduction) {

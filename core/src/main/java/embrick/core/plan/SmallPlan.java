@@ -10,7 +10,7 @@ import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
@@ -44,7 +44,7 @@ public final class SmallPlan {
                 Resolution.perInch(96),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,
-                new Lift.None(),
+                new Sharpening.None(),
                 OutputColour.SRGB,
                 Rounding.NEAREST,
                 new FileFormat.Jpeg(QUALITY),

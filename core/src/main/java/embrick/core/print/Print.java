@@ -4,14 +4,14 @@ import embrick.core.colour.PaperColour;
 import embrick.core.colour.Transforms;
 import embrick.core.edge.BandFill;
 import embrick.core.edge.Bands;
-import embrick.core.edge.Extended;
+import embrick.core.edge.WithBands;
 import embrick.core.edge.Extension;
 import embrick.core.edge.Inked;
-import embrick.core.edge.Letters;
+import embrick.core.edge.CaptionRenderer;
 import embrick.core.edge.RimMean;
 import embrick.core.edge.Stroke;
-import embrick.core.lift.Halo;
-import embrick.core.lift.Lift;
+import embrick.core.sharpen.Halo;
+import embrick.core.sharpen.UnsharpMask;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
@@ -36,36 +36,36 @@ public final class Print implements PixelRows {
     private final Plan plan;
     private final Raster original;
     private final Transforms transforms;
-    private final Letters letters;
-    private final Ground ground;
+    private final CaptionRenderer letters;
+    private final InsideEdges ground;
     private final PixelSource output;
     /** The prints of one output, each for a thread of its own, and what they have in common. */
     private final Shared shared;
 
     private float[] strip = new float[0];
 
-    Print(Plan plan, Raster original, Transforms transforms, Letters letters) {
+    Print(Plan plan, Raster original, Transforms transforms, CaptionRenderer letters) {
         this(plan, original, transforms, letters, new Shared());
     }
 
-    private Print(Plan plan, Raster original, Transforms transforms, Letters letters, Shared shared) {
+    private Print(Plan plan, Raster original, Transforms transforms, CaptionRenderer letters, Shared shared) {
         this.plan = plan;
         this.original = original;
         this.transforms = transforms;
         this.letters = letters;
         this.shared = shared;
         float[] paper = colour(plan.paper());
-        this.ground = new Ground(plan, original, paper, transforms);
-        // The rim is read by stages of its own: what was measured of the lift is of the picture, once.
+        this.ground = new InsideEdges(plan, original, paper, transforms);
+        // The rim is read by stages of its own: what was measured of sharpening is of the picture, once.
         PixelSource extended =
-                extended(() -> shared.rimMean(() -> RimMean.of(inside(new Ground(plan, original, paper, transforms)))));
+                extended(() -> shared.rimMean(() -> RimMean.of(inside(new InsideEdges(plan, original, paper, transforms)))));
         PixelSource inked = inked(extended);
         this.output = plan.rounding() == Rounding.DITHERED ? new Dithered(inked, channels()) : inked;
-        ground.lift().ifPresent(shared.lifts::add);
+        ground.sharpening().ifPresent(shared.sharpened::add);
     }
 
     private static final class Shared {
-        private final List<Lift> lifts = new CopyOnWriteArrayList<>();
+        private final List<UnsharpMask> sharpened = new CopyOnWriteArrayList<>();
         private float[] rimMean;
 
         synchronized float[] rimMean(Supplier<float[]> reading) {
@@ -83,15 +83,15 @@ public final class Print implements PixelRows {
 
     @Override
     public int rowsMadeAnew() {
-        return RESAMPLED_ANEW + ground.lift().map(Lift::rowsMadeAnew).orElse(0);
+        return RESAMPLED_ANEW + ground.sharpening().map(UnsharpMask::rowsMadeAnew).orElse(0);
     }
 
     private float[] colour(PaperColour colour) {
         return Colours.in(plan.colour().to(), colour, transforms);
     }
 
-    private Extended.Inside inside(Ground pixels) {
-        return new Extended.Inside(pixels, pixels.size(), channels());
+    private WithBands.Inside inside(InsideEdges pixels) {
+        return new WithBands.Inside(pixels, pixels.size(), channels());
     }
 
     private PixelSource extended(Supplier<float[]> rimMean) {
@@ -99,12 +99,12 @@ public final class Print implements PixelRows {
         if (bands.isNone()) {
             return ground;
         }
-        Extended.Inside inside = inside(ground);
+        WithBands.Inside inside = inside(ground);
         return switch (plan.extension().fill()) {
-            case BandFill.Mirror _ -> Extended.mirrored(inside, bands);
-            case BandFill.DrawnOut _ -> Extended.drawnOut(inside, bands);
-            case BandFill.Plain plain -> Extended.plain(inside, bands, () -> colour(plain.colour()));
-            case BandFill.RimMean _ -> Extended.plain(inside, bands, rimMean);
+            case BandFill.Mirror _ -> WithBands.mirrored(inside, bands);
+            case BandFill.DrawnOut _ -> WithBands.drawnOut(inside, bands);
+            case BandFill.Plain plain -> WithBands.plain(inside, bands, () -> colour(plain.colour()));
+            case BandFill.RimMean _ -> WithBands.plain(inside, bands, rimMean);
         };
     }
 
@@ -142,11 +142,11 @@ public final class Print implements PixelRows {
     }
 
     /**
-     * How far lifted contours overshoot in what has been rendered so far, by this and all others of the same output; empty
-     * where nothing is lifted.
+     * How far sharpened contours overshoot in what has been rendered so far, by this and all others of the same output; empty
+     * where nothing is sharpened.
      */
     public Optional<Halo> halo() {
-        return shared.lifts.isEmpty() ? Optional.empty() : Optional.of(Lift.halo(shared.lifts));
+        return shared.sharpened.isEmpty() ? Optional.empty() : Optional.of(UnsharpMask.halo(shared.sharpened));
     }
 
     @Override

@@ -1,7 +1,7 @@
 package embrick.core.print;
 
 import embrick.core.colour.Transforms;
-import embrick.core.edge.Letters;
+import embrick.core.edge.CaptionRenderer;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
 
@@ -16,7 +16,7 @@ public final class Printer {
      * @param letters draws the caption, where the plan has one
      * @throws IllegalArgumentException if the original is not laid out as the plan says
      */
-    public static Print print(Plan plan, Raster original, Transforms transforms, Letters letters) {
+    public static Print print(Plan plan, Raster original, Transforms transforms, CaptionRenderer letters) {
         if (!original.stored().equals(plan.source().stored())
                 || original.channels() != plan.source().channels()) {
             throw new IllegalArgumentException(
@@ -27,7 +27,7 @@ public final class Printer {
         return new Print(plan, original, transforms, letters);
     }
 
-    /** As {@link #print(Plan, Raster, Transforms, Letters)}, of a plan without a caption. */
+    /** As {@link #print(Plan, Raster, Transforms, CaptionRenderer)}, of a plan without a caption. */
     public static Print print(Plan plan, Raster original, Transforms transforms) {
         return print(plan, original, transforms, line -> {
             throw new IllegalArgumentException("letters: expected some for the caption “" + line.text() + "”");

@@ -5,7 +5,7 @@ import embrick.core.colour.Encoding;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
-import embrick.core.lift.Lift;
+import embrick.core.sharpen.UnsharpMask;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
@@ -21,7 +21,7 @@ import java.util.Optional;
  *
  * @param last gives finished pixels of the picture in the output's profile, paper laid under see-through parts
  */
-record Stages(PixelSource last, Optional<Lift> lift) {
+record Stages(PixelSource last, Optional<UnsharpMask> sharpening) {
     static Stages of(Plan plan, Raster original, float[] paper, Transforms transforms) {
         return new Joining(plan, original, paper, transforms).join();
     }
@@ -47,30 +47,30 @@ record Stages(PixelSource last, Optional<Lift> lift) {
         }
 
         Stages join() {
-            // Inks have no luminance: lifting comes before them, and after them where they come in.
+            // Inks have no luminance: sharpening comes before them, and after them where they come in.
             boolean toInks = path.to().model() == ColourModel.CMYK;
-            boolean liftsLast = (seeThrough && !toInks) || plan.source().model() == ColourModel.CMYK;
-            if (plan.lift().isEmpty() || liftsLast) {
+            boolean sharpensLast = (seeThrough && !toInks) || plan.source().model() == ColourModel.CMYK;
+            if (plan.sharpening().isEmpty() || sharpensLast) {
                 PixelSource source = converted(resampled(Encoded.Beyond.CLIPPED));
-                Optional<Lift> lift =
-                        plan.lift().map(_ -> lift(source, path.to().model().channels(), path.to()));
-                return new Stages(lift.isPresent() ? lift.get() : source, lift);
+                Optional<UnsharpMask> sharpening =
+                        plan.sharpening().map(_ -> sharpening(source, path.to().model().channels(), path.to()));
+                return new Stages(sharpening.isPresent() ? sharpening.get() : source, sharpening);
             }
-            return seeThrough ? liftedUnderAlpha() : liftedFirst();
+            return seeThrough ? sharpenedUnderAlpha() : sharpenedFirst();
         }
 
-        private Stages liftedFirst() {
-            Lift lift = lift(resampled(Encoded.Beyond.KEPT), channels, path.from());
-            return new Stages(converted(lift), Optional.of(lift));
+        private Stages sharpenedFirst() {
+            UnsharpMask sharpening = sharpening(resampled(Encoded.Beyond.KEPT), channels, path.from());
+            return new Stages(converted(sharpening), Optional.of(sharpening));
         }
 
-        private Stages liftedUnderAlpha() {
+        private Stages sharpenedUnderAlpha() {
             float[] paperThere = Colours.in(path.from(), plan.paper(), transforms);
             PixelSource onPaper =
                     new OnPaper(resampled(Encoded.Beyond.CLIPPED), channels, Optional.empty(), paperThere);
-            Lift lift = lift(onPaper, channels - 1, path.from());
-            PixelSource source = new LiftedUnderAlpha(resampled(Encoded.Beyond.CLIPPED), channels, lift, paperThere);
-            return new Stages(converted(source), Optional.of(lift));
+            UnsharpMask sharpening = sharpening(onPaper, channels - 1, path.from());
+            PixelSource source = new SharpenedUnderAlpha(resampled(Encoded.Beyond.CLIPPED), channels, sharpening, paperThere);
+            return new Stages(converted(source), Optional.of(sharpening));
         }
 
         private PixelSource resampled(Encoded.Beyond beyond) {
@@ -86,9 +86,9 @@ record Stages(PixelSource last, Optional<Lift> lift) {
                     : source;
         }
 
-        private Lift lift(PixelSource source, int colours, ProfileRef of) {
-            return new Lift(
-                    plan.lift().orElseThrow(), plan.window().output(), colours, transforms.encoding(of), source);
+        private UnsharpMask sharpening(PixelSource source, int colours, ProfileRef of) {
+            return new UnsharpMask(
+                    plan.sharpening().orElseThrow(), plan.window().output(), colours, transforms.encoding(of), source);
         }
 
         /** In the output's profile; under see-through pixels the paper is laid, once, after that. */

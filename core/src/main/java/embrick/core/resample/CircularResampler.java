@@ -39,7 +39,7 @@ final class CircularResampler implements Resampler {
     CircularResampler(SeenBlock block, Window window, Ringing ringing) {
         this.block = block;
         this.window = window;
-        this.bounded = ringing == Ringing.BOUNDED;
+        this.bounded = ringing == Ringing.LIMITED;
         this.channels = block.channels();
         this.radius = Jinc.SUPPORT * Math.max(1, window.scale());
         this.step = (float) (1 / radius);

@@ -56,7 +56,7 @@ public interface Resampler extends PixelSource {
             return new CircularResampler(block, window, settings.ringing());
         }
         AxisKernel kernel = AxisKernel.of(settings.method(), window.scale());
-        boolean bounded = settings.ringing() == Resampling.Ringing.BOUNDED
+        boolean bounded = settings.ringing() == Resampling.Ringing.LIMITED
                 && settings.method().canRing();
         return window.isTilted()
                 ? new TiltedResampler(block, window, kernel, bounded)

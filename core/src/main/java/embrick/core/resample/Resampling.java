@@ -31,6 +31,6 @@ public record Resampling(Method method, Light light, Ringing ringing) {
     public enum Ringing {
         FREE,
         /** Held between the least and the greatest source pixel under the kernel's middle lobe; for line art. */
-        BOUNDED
+        LIMITED
     }
 }

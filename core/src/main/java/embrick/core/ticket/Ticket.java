@@ -18,7 +18,7 @@ public record Ticket(
         Resolution ppi,
         ViewingDistance viewing,
         ResamplingChoice resampling,
-        Lift lift,
+        Sharpening sharpening,
         OutputColour colour,
         Rounding rounding,
         FileFormat file,
@@ -31,7 +31,7 @@ public record Ticket(
         Objects.requireNonNull(ppi);
         Objects.requireNonNull(viewing);
         Objects.requireNonNull(resampling);
-        Objects.requireNonNull(lift);
+        Objects.requireNonNull(sharpening);
         Objects.requireNonNull(colour);
         Objects.requireNonNull(rounding);
         Objects.requireNonNull(file);
@@ -55,42 +55,42 @@ public record Ticket(
 
     /** The same ticket on another size. */
     public Ticket withSize(Size other) {
-        return new Ticket(other, turn, fit, edges, ppi, viewing, resampling, lift, colour, rounding, file, names);
+        return new Ticket(other, turn, fit, edges, ppi, viewing, resampling, sharpening, colour, rounding, file, names);
     }
 
     public Ticket withFit(Fit other) {
-        return new Ticket(size, turn, other, edges, ppi, viewing, resampling, lift, colour, rounding, file, names);
+        return new Ticket(size, turn, other, edges, ppi, viewing, resampling, sharpening, colour, rounding, file, names);
     }
 
     public Ticket withEdges(Edges other) {
-        return new Ticket(size, turn, fit, other, ppi, viewing, resampling, lift, colour, rounding, file, names);
+        return new Ticket(size, turn, fit, other, ppi, viewing, resampling, sharpening, colour, rounding, file, names);
     }
 
     public Ticket withTurn(Turn other) {
-        return new Ticket(size, other, fit, edges, ppi, viewing, resampling, lift, colour, rounding, file, names);
+        return new Ticket(size, other, fit, edges, ppi, viewing, resampling, sharpening, colour, rounding, file, names);
     }
 
     public Ticket withPpi(Resolution other) {
-        return new Ticket(size, turn, fit, edges, other, viewing, resampling, lift, colour, rounding, file, names);
+        return new Ticket(size, turn, fit, edges, other, viewing, resampling, sharpening, colour, rounding, file, names);
     }
 
     public Ticket withColour(OutputColour other) {
-        return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, lift, other, rounding, file, names);
+        return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, sharpening, other, rounding, file, names);
     }
 
     public Ticket withFile(FileFormat other) {
-        return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, lift, colour, rounding, other, names);
+        return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, sharpening, colour, rounding, other, names);
     }
 
     public Ticket withResampling(ResamplingChoice other) {
-        return new Ticket(size, turn, fit, edges, ppi, viewing, other, lift, colour, rounding, file, names);
+        return new Ticket(size, turn, fit, edges, ppi, viewing, other, sharpening, colour, rounding, file, names);
     }
 
-    public Ticket withLift(Lift other) {
+    public Ticket withSharpening(Sharpening other) {
         return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, other, colour, rounding, file, names);
     }
 
     public Ticket withRounding(Rounding other) {
-        return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, lift, colour, other, file, names);
+        return new Ticket(size, turn, fit, edges, ppi, viewing, resampling, sharpening, colour, other, file, names);
     }
 }

@@ -37,8 +37,8 @@ class KeptRowsTest {
     @Test
     void eachRowOfTheSheetIsMadeOnceAndInOrder() {
         Counting source = new Counting(500);
-        Extended total =
-                Extended.mirrored(new Extended.Inside(source, new PixelSize(40, 500), 1), new Bands(9, 90, 9, 70));
+        WithBands total =
+                WithBands.mirrored(new WithBands.Inside(source, new PixelSize(40, 500), 1), new Bands(9, 90, 9, 70));
         float[] rows = new float[58 * 64];
         for (int y = 0; y < 660; y += 64) {
             int count = Math.min(64, 660 - y);
@@ -56,8 +56,8 @@ class KeptRowsTest {
     @Test
     void goingBackToTheTopIsTheSame() {
         Counting source = new Counting(100);
-        Extended total =
-                Extended.mirrored(new Extended.Inside(source, new PixelSize(40, 100), 1), new Bands(0, 30, 0, 30));
+        WithBands total =
+                WithBands.mirrored(new WithBands.Inside(source, new PixelSize(40, 100), 1), new Bands(0, 30, 0, 30));
         float[] row = new float[40];
         for (int y : new int[] {5, 40, 150, 10, 159, 0, 100, 155}) {
             total.render(new PixelRect(0, y, 40, 1), row, 0);
@@ -70,8 +70,8 @@ class KeptRowsTest {
     void whatDoesNotFitIsMadeAgain() {
         int width = KeptRows.MOST_KEPT / 100;
         Counting source = new Counting(300);
-        Extended total =
-                Extended.mirrored(new Extended.Inside(source, new PixelSize(width, 300), 1), new Bands(0, 150, 0, 150));
+        WithBands total =
+                WithBands.mirrored(new WithBands.Inside(source, new PixelSize(width, 300), 1), new Bands(0, 150, 0, 150));
         float[] rows = new float[width * 20];
         for (int y = 0; y < 600; y += 20) {
             total.render(new PixelRect(0, y, width, 20), rows, 0);
@@ -88,8 +88,8 @@ class KeptRowsTest {
     @Test
     void aPlainBandMakesNoRow() {
         Counting source = new Counting(10);
-        Extended total =
-                Extended.plain(new Extended.Inside(source, new PixelSize(10, 10), 1), new Bands(5, 5, 5, 5), NO_COLOUR);
+        WithBands total =
+                WithBands.plain(new WithBands.Inside(source, new PixelSize(10, 10), 1), new Bands(5, 5, 5, 5), NO_COLOUR);
         total.render(new PixelRect(0, 0, 20, 5), new float[100], 0);
         assertThat(source.made).containsOnly(0);
     }

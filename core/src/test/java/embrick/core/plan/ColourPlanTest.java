@@ -16,7 +16,7 @@ import embrick.core.source.SourceFacts.ProfileOrigin;
 import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Rounding;
@@ -80,10 +80,10 @@ class ColourPlanTest {
     }
 
     @Test
-    void inksThatStayInksAreNotLifted() {
-        Ticket lifted = to(INKS).withLift(new Lift.ForPaper(PaperKind.LUSTRE));
-        assertThat(problem(CMYK, lifted)).isEqualTo("lift-on-inks");
-        assertThat(plan(picture(3000, 2000), lifted).lift()).isPresent();
+    void inksThatStayInksAreNotSharpened() {
+        Ticket sharpened = to(INKS).withSharpening(new Sharpening.ForPaper(PaperKind.LUSTRE));
+        assertThat(problem(CMYK, sharpened)).isEqualTo("sharpening-on-inks");
+        assertThat(plan(picture(3000, 2000), sharpened).sharpening()).isPresent();
     }
 
     @Test

@@ -43,16 +43,16 @@ class MethodRuleTest {
     @Test
     void pixelsAreKeptWhateverWasAskedFor() {
         ResamplingChoice choice =
-                new ResamplingChoice(Optional.of(Method.CIRCULAR_LANCZOS), Light.LINEAR, Ringing.BOUNDED);
+                new ResamplingChoice(Optional.of(Method.CIRCULAR_LANCZOS), Light.LINEAR, Ringing.LIMITED);
         assertThat(MethodRule.resolve(choice, window(1, 0), SEEN, ColourModel.RGB))
                 .isEqualTo(new Resampling(Method.NEAREST, Light.ENCODED, Ringing.FREE));
     }
 
     @Test
     void inkAmountsAreNoLight() {
-        ResamplingChoice choice = new ResamplingChoice(Optional.of(Method.KEYS), Light.LINEAR, Ringing.BOUNDED);
+        ResamplingChoice choice = new ResamplingChoice(Optional.of(Method.KEYS), Light.LINEAR, Ringing.LIMITED);
         assertThat(MethodRule.resolve(choice, window(2, 0), SEEN, ColourModel.CMYK))
-                .isEqualTo(new Resampling(Method.KEYS, Light.ENCODED, Ringing.BOUNDED));
+                .isEqualTo(new Resampling(Method.KEYS, Light.ENCODED, Ringing.LIMITED));
         assertThat(MethodRule.resolve(choice, window(2, 0), SEEN, ColourModel.GREY)
                         .light())
                 .isEqualTo(Light.LINEAR);

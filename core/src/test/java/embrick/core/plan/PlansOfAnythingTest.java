@@ -31,7 +31,7 @@ import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
@@ -254,12 +254,12 @@ class PlansOfAnythingTest {
                         any(FileFormat.PageMarks.class)));
     }
 
-    private Lift lift() {
+    private Sharpening sharpening() {
         return oneOf(
-                Lift.None::new,
-                () -> new Lift.ForPaper(any(PaperKind.class)),
-                () -> new Lift.Edges(random.nextInt(101), length(0.05, 4), random.nextDouble() * 0.2),
-                () -> new Lift.WideContrast(random.nextInt(101), length(0.5, 20)));
+                Sharpening.None::new,
+                () -> new Sharpening.ForPaper(any(PaperKind.class)),
+                () -> new Sharpening.Exact(random.nextInt(101), length(0.05, 4), random.nextDouble() * 0.2),
+                () -> new Sharpening.LocalContrast(random.nextInt(101), length(0.5, 20)));
     }
 
     private <T> T built(Supplier<T> value) {
@@ -286,7 +286,7 @@ class PlansOfAnythingTest {
                 sensibleResolution(),
                 any(ViewingDistance.class),
                 new ResamplingChoice(perhaps(() -> any(Method.class)), any(Light.class), any(Ringing.class)),
-                built(this::lift),
+                built(this::sharpening),
                 oneOf(
                         OutputColour.Keep::new,
                         () -> new OutputColour.Name(profile()),

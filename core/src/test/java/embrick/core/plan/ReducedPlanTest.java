@@ -10,7 +10,7 @@ import static org.assertj.core.api.Assertions.within;
 import embrick.core.colour.PaperColour;
 import embrick.core.framing.Framing;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
@@ -50,13 +50,13 @@ class ReducedPlanTest {
     }
 
     @Test
-    void aLiftKeepsItsRadiusOnPaperWhileItCan() {
-        Lift lift = new Lift.Edges(40, Length.parse("0.2 mm", LengthUnit.MM), 0);
-        Plan whole = plan(ticket().withLift(lift));
+    void sharpeningKeepsItsRadiusOnPaperWhileItCan() {
+        Sharpening sharpening = new Sharpening.Exact(40, Length.parse("0.2 mm", LengthUnit.MM), 0);
+        Plan whole = plan(ticket().withSharpening(sharpening));
         // 0.2 mm at 300 ppi are 2.36 px.
-        assertThat(ReducedPlan.of(whole, 2).lift().orElseThrow().sigmaPixels())
-                .isCloseTo(whole.lift().orElseThrow().sigmaPixels() / 2, within(1e-12));
-        assertThat(ReducedPlan.of(whole, 20).lift()).isEmpty();
+        assertThat(ReducedPlan.of(whole, 2).sharpening().orElseThrow().sigmaPixels())
+                .isCloseTo(whole.sharpening().orElseThrow().sigmaPixels() / 2, within(1e-12));
+        assertThat(ReducedPlan.of(whole, 20).sharpening()).isEmpty();
     }
 
     @Test

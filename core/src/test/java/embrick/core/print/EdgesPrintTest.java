@@ -9,7 +9,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.colour.PaperColour;
-import embrick.core.edge.Letters;
+import embrick.core.edge.CaptionRenderer;
 import embrick.core.framing.Framing;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Raster;
@@ -24,7 +24,7 @@ import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.Edges.WrapMarks;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
@@ -52,7 +52,7 @@ class EdgesPrintTest {
 
     private static final Ticket FACE = ticket().withSize(onPaper("2 in", "1.5 in"))
             .withPpi(Resolution.perInch(50))
-            .withLift(new Lift.ForPaper(PaperKind.MATT));
+            .withSharpening(new Sharpening.ForPaper(PaperKind.MATT));
     private static final Framing FRAMING = Framing.centred().withTilt(4).withTightness(1.4);
 
     private final Raster raster = noise();
@@ -194,7 +194,7 @@ class EdgesPrintTest {
     @CsvSource({"#808080, 100", "#808080, 72", "#000000, 100", "#FFFFFF, 100", "#787878, 300"})
     void aFoldMarkStandsOutOnAnyBand(String band, int ppi) {
         Ticket ticket = FACE.withPpi(Resolution.perInch(ppi))
-                .withLift(new Lift.None())
+                .withSharpening(new Sharpening.None())
                 .withEdges(new Edges.Wrap(
                         Sides.even(Length.inches("0.5")),
                         Sides.even(Length.inches("0.5")),
@@ -357,7 +357,7 @@ class EdgesPrintTest {
                         Optional.of(new CaptionText("x", 0.5, ""))))
                 .plan();
         PixelRect place = new PixelRect(50, 100, 2, 1);
-        Letters half = _ -> new Letters.Coverage(place, new byte[] {(byte) 255, 51});
+        CaptionRenderer half = _ -> new CaptionRenderer.Coverage(place, new byte[] {(byte) 255, 51});
         float[] samples = new float[plan.total().width() * plan.total().height() * 3];
         Printer.print(plan, raster, NONE, half).render(PixelRect.whole(plan.total()), samples);
         int at = (100 * plan.total().width() + 50) * 3;

@@ -25,7 +25,7 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -182,22 +182,22 @@ class PrintTest {
         Ticket inside = ticket().withSize(onPaper("5 in", "4 in"))
                 .withPpi(Resolution.perInch(40))
                 .withFit(new Fit.Inside(PaperColour.WHITE));
-        Lift edges = new Lift.Edges(60, Length.parse("0.8 mm", LengthUnit.MM), 0.5);
-        Lift wide = new Lift.WideContrast(30, Length.parse("7.5 mm", LengthUnit.MM));
+        Sharpening edges = new Sharpening.Exact(60, Length.parse("0.8 mm", LengthUnit.MM), 0.5);
+        Sharpening wide = new Sharpening.LocalContrast(30, Length.parse("7.5 mm", LengthUnit.MM));
         Framing tighter = Framing.centred().withTightness(1.2);
         Framing bare = Framing.centred().withTilt(12).withCorners(Framing.Corners.PAPER);
         return Stream.of(
                 Arguments.of(inside, tighter),
                 Arguments.of(inside, tighter.withTilt(4)),
                 Arguments.of(inside.withFit(new Fit.Fill(PaperColour.parse("#F0E0D0"))), bare),
-                Arguments.of(inside.withLift(edges), tighter),
-                Arguments.of(inside.withLift(wide), tighter),
-                Arguments.of(inside.withLift(edges).withResampling(inLight(Method.KEYS)), tighter.withTilt(-9)),
-                Arguments.of(ticket().withSize(new Size.OwnShape()).withLift(edges), Framing.centred()));
+                Arguments.of(inside.withSharpening(edges), tighter),
+                Arguments.of(inside.withSharpening(wide), tighter),
+                Arguments.of(inside.withSharpening(edges).withResampling(inLight(Method.KEYS)), tighter.withTilt(-9)),
+                Arguments.of(ticket().withSize(new Size.OwnShape()).withSharpening(edges), Framing.centred()));
     }
 
     private static ResamplingChoice inLight(Method method) {
-        return new ResamplingChoice(Optional.of(method), Light.LINEAR, Ringing.BOUNDED);
+        return new ResamplingChoice(Optional.of(method), Light.LINEAR, Ringing.LIMITED);
     }
 
     @ParameterizedTest
@@ -272,9 +272,9 @@ class PrintTest {
     }
 
     @Test
-    void strengthNoneIsNoLiftToTheLastBit() {
+    void strengthNoneIsNoSharpeningToTheLastBit() {
         Ticket none = ticket().withPpi(Resolution.perInch(30));
-        Ticket zero = none.withLift(new Lift.Edges(0, Length.parse("1 mm", LengthUnit.MM), 0));
+        Ticket zero = none.withSharpening(new Sharpening.Exact(0, Length.parse("1 mm", LengthUnit.MM), 0));
         try (Raster raster = disc(333, 222, 150, 100, 60)) {
             Print without = Printer.print(plan(333, 222, none, Framing.centred()), raster, NONE);
             Print with = Printer.print(plan(333, 222, zero, Framing.centred()), raster, NONE);

@@ -149,7 +149,7 @@ class ResamplerTest {
         try (Raster raster = blocks(70, 60)) {
             Window window = window(raster, Orientation.UPRIGHT, new PixelSize(21, 17), scale, tilt);
             float[] free = render(raster, window, Resampling.by(method));
-            float[] held = render(raster, window, new Resampling(method, Light.ENCODED, Ringing.BOUNDED));
+            float[] held = render(raster, window, new Resampling(method, Light.ENCODED, Ringing.LIMITED));
             DirectSum direct = new DirectSum(raster, window, method);
             int changed = 0;
             for (int i = 0; i < held.length; i++) {

@@ -76,7 +76,7 @@ public final class ProfileShelf implements Transforms {
         String digest = digestOf(bytes);
         ProfileFacts known = judged.getIfPresent(digest);
         if (known == null) {
-            known = ProfileJudge.judge(bytes, digest);
+            known = ProfileValidation.judge(bytes, digest);
             profiles.put(digest, bytes.clone());
             if (ShippedProfile.of(digest).isEmpty()) {
                 store.keep(digest, bytes);
@@ -241,9 +241,9 @@ public final class ProfileShelf implements Transforms {
     }
 
     /** Which colours a profile has, to be drawn. Worked out each time: a tenth of a second. */
-    public ProfilePortrait portrait(String digest) {
+    public ProfileGamut portrait(String digest) {
         ProfileRef profile = new ProfileRef.Icc(digest, facts(digest).model());
-        return ProfilePortrait.of(profile, toLab(profile));
+        return ProfileGamut.of(profile, toLab(profile));
     }
 
     @Override
@@ -251,7 +251,7 @@ public final class ProfileShelf implements Transforms {
         return encodings.get(profile, this::readEncoding);
     }
 
-    /** Profiles made of tables, and curves that are none, count as sRGB here: it only steers mixing and lift. */
+    /** Profiles made of tables, and curves that are none, count as sRGB here: it only steers mixing and sharpening. */
     private Encoding readEncoding(ProfileRef ref) {
         Encoding srgb = Encoding.srgb();
         if (ref instanceof ProfileRef.Srgb) {

@@ -1,7 +1,7 @@
 package embrick.formats.letters;
 
 import embrick.core.edge.CaptionLine;
-import embrick.core.edge.Letters;
+import embrick.core.edge.CaptionRenderer;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.CaptionText;
 import java.awt.Color;
@@ -25,7 +25,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
  * Liberation Sans (SIL Open Font License 1.1), which ships inside PDFBox: Latin, Greek and Cyrillic letters. Its outlines are
  * filled by the JDK's own rasteriser, so no font of the machine and no display is needed. Kerning is left out.
  */
-public final class ShippedFont implements Letters {
+public final class ShippedFont implements CaptionRenderer {
     private static final String RESOURCE = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
 
     private final TrueTypeFont font;

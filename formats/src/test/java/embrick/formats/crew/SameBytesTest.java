@@ -10,7 +10,7 @@ import embrick.core.ticket.Depth;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
@@ -53,7 +53,7 @@ class SameBytesTest {
                 Image.effect_noise((900, 1400), 90).filter(ImageFilter.GaussianBlur(1)).convert('RGB').save(sys.argv[1])
                 """, original);
         Ticket ticket = Pieces.ticket("3 in", "5 in", 300, format)
-                .withLift(new Lift.Edges(90, Length.parse("0.1 mm", LengthUnit.MM), 1))
+                .withSharpening(new Sharpening.Exact(90, Length.parse("0.1 mm", LengthUnit.MM), 1))
                 .withEdges(new Edges.Wrap(
                         Sides.even(Length.inches("0.5")),
                         Sides.even(Length.inches("0.2")),

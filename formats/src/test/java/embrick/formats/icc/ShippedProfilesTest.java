@@ -120,8 +120,8 @@ class ShippedProfilesTest {
 
     @Test
     void portraitsShowWhatIsKnown() {
-        ProfilePortrait srgb = shelf.portrait(ShippedProfile.SRGB.digest());
-        ProfilePortrait wide = shelf.portrait(ShippedProfile.ROMM_RGB.digest());
+        ProfileGamut srgb = shelf.portrait(ShippedProfile.SRGB.digest());
+        ProfileGamut wide = shelf.portrait(ShippedProfile.ROMM_RGB.digest());
         assertThat(area(wide.chromaticities())).isGreaterThan(2 * area(srgb.chromaticities()));
         // The reddest of sRGB adapted to D50, from its colourant 0.4360, 0.2225, 0.0139: u′ 0.456, v′ 0.523.
         assertThat(srgb.chromaticities())

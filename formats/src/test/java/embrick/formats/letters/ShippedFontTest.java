@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.colour.PaperColour;
 import embrick.core.edge.CaptionLine;
-import embrick.core.edge.Letters.Coverage;
+import embrick.core.edge.CaptionRenderer.Coverage;
 import org.junit.jupiter.api.Test;
 
 class ShippedFontTest {

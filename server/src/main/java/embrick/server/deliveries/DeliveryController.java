@@ -1,6 +1,6 @@
 package embrick.server.deliveries;
 
-import embrick.core.lift.Halo;
+import embrick.core.sharpen.Halo;
 import embrick.core.plan.Plan;
 import embrick.formats.Book;
 import embrick.server.documents.StoredJson;

@@ -4,7 +4,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import embrick.server.documents.TicketDocument.BrickDocument;
 import embrick.server.documents.TicketDocument.FileDocument;
 import embrick.server.documents.TicketDocument.FitDocument;
-import embrick.server.documents.TicketDocument.LiftDocument;
+import embrick.server.documents.TicketDocument.SharpeningDocument;
 import embrick.server.documents.TicketDocument.SizeDocument;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.media.Discriminator;
@@ -34,7 +34,7 @@ class DocumentSchemas implements OpenApiCustomizer {
             FileDocument.class,
             TicketDocument.PagePixelsDocument.class,
             BrickDocument.class,
-            LiftDocument.class);
+            SharpeningDocument.class);
 
     private static final String REFERENCE = "#/components/schemas/";
 

@@ -133,12 +133,12 @@ public class StoredJson {
         return known;
     }
 
-    public DepartureDocument departure(String json) {
-        return mapper.readValue(json, DepartureDocument.class);
+    public OverrideDocument override(String json) {
+        return mapper.readValue(json, OverrideDocument.class);
     }
 
-    public ActDocument act(String json) {
-        return mapper.treeToValue(Upcasts.act(object(json)), ActDocument.class);
+    public EditDocument act(String json) {
+        return mapper.treeToValue(Upcasts.act(object(json)), EditDocument.class);
     }
 
     private ObjectNode object(String json) {

@@ -40,7 +40,7 @@ public record TicketDocument(
         @NotNull BigDecimal ppi,
         @NotNull ViewingDistance viewing,
         @NotNull @Valid ResamplingDocument resampling,
-        @NotNull @Valid LiftDocument lift,
+        @NotNull @Valid SharpeningDocument sharpening,
         @NotNull @Valid ColourDocument colour,
         @NotNull Rounding rounding,
         @NotNull @Valid FileDocument file,
@@ -53,8 +53,8 @@ public record TicketDocument(
         Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
     }
 
-    /** The same ticket at another ppi and lift. */
-    public TicketDocument with(BigDecimal otherPpi, LiftDocument otherLift) {
+    /** The same ticket at another ppi and sharpening. */
+    public TicketDocument with(BigDecimal otherPpi, SharpeningDocument otherSharpening) {
         return new TicketDocument(
                 schemaVersion,
                 name,
@@ -66,7 +66,7 @@ public record TicketDocument(
                 otherPpi,
                 viewing,
                 resampling,
-                otherLift,
+                otherSharpening,
                 colour,
                 rounding,
                 file,
@@ -181,27 +181,27 @@ public record TicketDocument(
     /** Sharpening for the paper: strengths 0 to 100, radii on paper, the threshold in per cent. */
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
-        @JsonSubTypes.Type(value = LiftDocument.NoLift.class, name = "none"),
-        @JsonSubTypes.Type(value = LiftDocument.PaperLift.class, name = "paper"),
-        @JsonSubTypes.Type(value = LiftDocument.EdgeLift.class, name = "edges"),
-        @JsonSubTypes.Type(value = LiftDocument.WideLift.class, name = "wide")
+        @JsonSubTypes.Type(value = SharpeningDocument.NoSharpening.class, name = "none"),
+        @JsonSubTypes.Type(value = SharpeningDocument.PaperSharpening.class, name = "paper"),
+        @JsonSubTypes.Type(value = SharpeningDocument.ExactSharpening.class, name = "exact"),
+        @JsonSubTypes.Type(value = SharpeningDocument.LocalContrast.class, name = "local-contrast")
     })
     @Schema(
             oneOf = {
-                LiftDocument.NoLift.class,
-                LiftDocument.PaperLift.class,
-                LiftDocument.EdgeLift.class,
-                LiftDocument.WideLift.class
+                SharpeningDocument.NoSharpening.class,
+                SharpeningDocument.PaperSharpening.class,
+                SharpeningDocument.ExactSharpening.class,
+                SharpeningDocument.LocalContrast.class
             })
-    public sealed interface LiftDocument {
-        record NoLift() implements LiftDocument {}
+    public sealed interface SharpeningDocument {
+        record NoSharpening() implements SharpeningDocument {}
 
-        record PaperLift(@NotNull PaperKind paper) implements LiftDocument {}
+        record PaperSharpening(@NotNull PaperKind paper) implements SharpeningDocument {}
 
-        record EdgeLift(int strength, @NotNull @Valid LengthDocument radius, double threshold)
-                implements LiftDocument {}
+        record ExactSharpening(int strength, @NotNull @Valid LengthDocument radius, double threshold)
+                implements SharpeningDocument {}
 
-        record WideLift(int strength, @NotNull @Valid LengthDocument radius) implements LiftDocument {}
+        record LocalContrast(int strength, @NotNull @Valid LengthDocument radius) implements SharpeningDocument {}
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -8,7 +8,7 @@ import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.OutputColour;
@@ -24,7 +24,7 @@ import embrick.core.units.Resolution;
 import embrick.server.documents.TicketDocument.BrickDocument;
 import embrick.server.documents.TicketDocument.FileDocument;
 import embrick.server.documents.TicketDocument.FitDocument;
-import embrick.server.documents.TicketDocument.LiftDocument;
+import embrick.server.documents.TicketDocument.SharpeningDocument;
 import embrick.server.documents.TicketDocument.MethodChoice;
 import embrick.server.documents.TicketDocument.PagePixelsDocument;
 import embrick.server.documents.TicketDocument.ResamplingDocument;
@@ -58,7 +58,7 @@ public final class TicketDocuments {
                 BigDecimal.valueOf(300),
                 ViewingDistance.HAND,
                 new ResamplingDocument(MethodChoice.BY_ITSELF, Light.ENCODED, Ringing.FREE),
-                new LiftDocument.NoLift(),
+                new SharpeningDocument.NoSharpening(),
                 ColourDocument.srgb(),
                 Rounding.NEAREST,
                 new FileDocument.Jpeg(95),
@@ -75,7 +75,7 @@ public final class TicketDocuments {
         Fit fit = phrases.read("fit", () -> fit(document.fit()));
         Edges edges = phrases.read("edges", () -> EdgesDocuments.edges(document.edges()));
         Resolution ppi = phrases.read("ppi", () -> ppi(document.ppi()));
-        Lift lift = phrases.read("lift", () -> lift(document.lift()));
+        Sharpening sharpening = phrases.read("sharpening", () -> sharpening(document.sharpening()));
         OutputColour colour = phrases.read("colour", () -> document.colour().toColour());
         FileFormat file = phrases.read("file", () -> file(document.file()));
         NamePattern names = phrases.read("names", () -> names(document.names()));
@@ -88,7 +88,7 @@ public final class TicketDocuments {
                 ppi,
                 document.viewing(),
                 resampling(document.resampling()),
-                lift,
+                sharpening,
                 colour,
                 document.rounding(),
                 file,
@@ -173,14 +173,14 @@ public final class TicketDocuments {
         return new ResamplingChoice(method, resampling.light(), resampling.ringing());
     }
 
-    private static Lift lift(LiftDocument lift) {
-        return switch (lift) {
-            case LiftDocument.NoLift _ -> new Lift.None();
-            case LiftDocument.PaperLift paper -> new Lift.ForPaper(paper.paper());
-            case LiftDocument.EdgeLift edges ->
-                new Lift.Edges(edges.strength(), edges.radius().toLength(), edges.threshold());
-            case LiftDocument.WideLift wide ->
-                new Lift.WideContrast(wide.strength(), wide.radius().toLength());
+    private static Sharpening sharpening(SharpeningDocument sharpening) {
+        return switch (sharpening) {
+            case SharpeningDocument.NoSharpening _ -> new Sharpening.None();
+            case SharpeningDocument.PaperSharpening paper -> new Sharpening.ForPaper(paper.paper());
+            case SharpeningDocument.ExactSharpening edges ->
+                new Sharpening.Exact(edges.strength(), edges.radius().toLength(), edges.threshold());
+            case SharpeningDocument.LocalContrast wide ->
+                new Sharpening.LocalContrast(wide.strength(), wide.radius().toLength());
         };
     }
 

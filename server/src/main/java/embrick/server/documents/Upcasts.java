@@ -31,7 +31,7 @@ final class Upcasts {
         return act;
     }
 
-    /** Version 1 had no resampling, no lift and 8 bits; version 2 no edges, version 3 two colours. */
+    /** Version 1 had no resampling, no sharpening and 8 bits; version 2 no edges, version 3 two colours. */
     static ObjectNode ticket(ObjectNode ticket, int present) {
         int version = ticket.path("schemaVersion").asInt(0);
         if (version < 1 || version > present) {
@@ -42,7 +42,7 @@ final class Upcasts {
                     .put("method", "LANCZOS3")
                     .put("light", "ENCODED")
                     .put("ringing", "FREE");
-            ticket.putObject("lift").put("kind", "none");
+            ticket.putObject("sharpening").put("kind", "none");
             deepen(ticket.path("file"));
             ticket.put("schemaVersion", 2);
             version = 2;
@@ -138,7 +138,7 @@ final class Upcasts {
                     .put("method", "LANCZOS3")
                     .put("light", "ENCODED")
                     .put("ringing", "FREE");
-            plan.putNull("lift");
+            plan.putNull("sharpening");
             plan.put("bitsPerChannel", 8);
             deepen(plan.path("file"));
         }

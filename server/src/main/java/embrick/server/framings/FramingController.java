@@ -30,17 +30,17 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1")
 class FramingController {
     private final FramingService framings;
-    private final Outlook outlook;
+    private final Estimate estimate;
     private final Plans plans;
-    private final DepartureService departures;
+    private final OverrideService overrides;
     private final TicketService tickets;
 
     FramingController(
-            FramingService framings, DepartureService departures, TicketService tickets, Outlook outlook, Plans plans) {
+            FramingService framings, OverrideService overrides, TicketService tickets, Estimate estimate, Plans plans) {
         this.tickets = tickets;
         this.framings = framings;
-        this.departures = departures;
-        this.outlook = outlook;
+        this.overrides = overrides;
+        this.estimate = estimate;
         this.plans = plans;
     }
 
@@ -50,10 +50,10 @@ class FramingController {
     }
 
     /** What pictures have of their own under a ticket. */
-    @GetMapping("/tickets/{ticketId}/departures")
-    List<DepartureView> departures(@PathVariable UUID ticketId) {
+    @GetMapping("/tickets/{ticketId}/overrides")
+    List<OverrideView> overrides(@PathVariable UUID ticketId) {
         tickets.get(ticketId);
-        return departures.of(ticketId);
+        return overrides.of(ticketId);
     }
 
     record Point(double x, double y) {}
@@ -86,12 +86,12 @@ class FramingController {
                 plans.of(id, request.wish()).planning(), request.ticket().viewing());
     }
 
-    record OutlookRequest(
+    record EstimateRequest(
             @NotNull @Valid TicketDocument ticket,
             @NotNull String jobName,
             @Schema(nullable = true) UUID ticketId) {}
 
-    record PictureOutlook(
+    record PictureEstimate(
             @NotNull UUID originalId,
             @NotNull String name,
             int width,
@@ -99,25 +99,25 @@ class FramingController {
             double realPpi,
             @Schema(nullable = true) Verdict verdict,
             @Schema(nullable = true) PlanView.ResamplingView resampling,
-            @Schema(nullable = true) PlanView.LiftView lift,
+            @Schema(nullable = true) PlanView.SharpeningView sharpening,
             long expectedFileBytes,
             long unpackedBytes,
             @NotNull List<PlanView.NoticeView> notices,
             @NotNull List<PlanView.PlanProblem> problems) {}
 
-    record OutlookView(
+    record EstimateView(
             @NotNull String shapeKey,
-            @NotNull List<PictureOutlook> pictures,
+            @NotNull List<PictureEstimate> pictures,
             @NotNull List<PlanView.NoticeView> nameNotices,
             @NotNull List<PlanView.PlanProblem> nameProblems) {}
 
     /** What a ticket, stored or not, means for each picture of a job. */
-    @PostMapping("/jobs/{jobId}/outlook")
-    OutlookView outlook(@PathVariable UUID jobId, @Valid @RequestBody OutlookRequest request) {
-        Outlook.Whole whole = outlook.of(
+    @PostMapping("/jobs/{jobId}/estimate")
+    EstimateView estimate(@PathVariable UUID jobId, @Valid @RequestBody EstimateRequest request) {
+        Estimate.Whole whole = estimate.of(
                 jobId,
                 request.jobName(),
-                new Outlook.Ordered(request.ticket(), Optional.ofNullable(request.ticketId())),
+                new Estimate.Ordered(request.ticket(), Optional.ofNullable(request.ticketId())),
                 Optional.empty());
         List<PlanView.NoticeView> notices = List.of();
         List<PlanView.PlanProblem> problems = List.of();
@@ -131,15 +131,15 @@ class FramingController {
                         .toList();
         }
         String shape = TicketDocuments.toTicket(request.ticket()).shape().key();
-        return new OutlookView(
+        return new EstimateView(
                 shape, whole.entries().stream().map(FramingController::picture).toList(), notices, problems);
     }
 
-    private static PictureOutlook picture(Outlook.Entry entry) {
+    private static PictureEstimate picture(Estimate.Entry entry) {
         UUID id = entry.original().id();
         return switch (entry.planned()) {
-            case Outlook.Planned.Unusable unusable ->
-                new PictureOutlook(
+            case Estimate.Planned.Unusable unusable ->
+                new PictureEstimate(
                         id,
                         entry.name(),
                         0,
@@ -156,11 +156,11 @@ class FramingController {
                                 "picture",
                                 unusable.trouble().text(),
                                 unusable.trouble().remedy())));
-            case Outlook.Planned.Plannable plannable ->
+            case Estimate.Planned.Plannable plannable ->
                 switch (plannable.planning()) {
                     case Planning.Ready ready -> {
                         Plan plan = ready.plan();
-                        yield new PictureOutlook(
+                        yield new PictureEstimate(
                                 id,
                                 entry.name(),
                                 plan.total().width(),
@@ -168,8 +168,8 @@ class FramingController {
                                 plan.figures().realPpi(),
                                 plan.figures().verdict(),
                                 PlanView.ResamplingView.of(plan),
-                                plan.lift()
-                                        .map(lift -> PlanView.LiftView.of(lift, plan))
+                                plan.sharpening()
+                                        .map(sharpening -> PlanView.SharpeningView.of(sharpening, plan))
                                         .orElse(null),
                                 plan.figures().expectedFileBytes(),
                                 plan.figures().unpackedBytes(),
@@ -179,7 +179,7 @@ class FramingController {
                                 List.of());
                     }
                     case Planning.Refused refused ->
-                        new PictureOutlook(
+                        new PictureEstimate(
                                 id,
                                 entry.name(),
                                 0,

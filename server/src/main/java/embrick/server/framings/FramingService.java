@@ -3,7 +3,7 @@ package embrick.server.framings;
 import embrick.core.framing.Framing;
 import embrick.core.ticket.Shape;
 import embrick.server.Ids;
-import embrick.server.documents.ActDocument.FramingState;
+import embrick.server.documents.EditDocument.FramingState;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.StoredJson;
 import embrick.server.problems.ProblemException;

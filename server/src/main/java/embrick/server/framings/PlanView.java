@@ -4,7 +4,7 @@ import embrick.core.edge.Bands;
 import embrick.core.edge.Rim;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
-import embrick.core.lift.LiftSettings;
+import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
@@ -134,13 +134,13 @@ public record PlanView(
     }
 
     /** @param amount how much of the difference to the blurred picture is added; 1 is all of it */
-    public record LiftView(double amount, double radiusPixels, double radiusMillimetres, double thresholdPercent) {
-        static LiftView of(LiftSettings lift, Plan plan) {
-            return new LiftView(
-                    lift.amount(),
-                    lift.sigmaPixels(),
-                    lift.sigmaPixels() / plan.marked().toPpi() * 25.4,
-                    lift.threshold() * 100);
+    public record SharpeningView(double amount, double radiusPixels, double radiusMillimetres, double thresholdPercent) {
+        static SharpeningView of(SharpeningSettings sharpening, Plan plan) {
+            return new SharpeningView(
+                    sharpening.amount(),
+                    sharpening.sigmaPixels(),
+                    sharpening.sigmaPixels() / plan.marked().toPpi() * 25.4,
+                    sharpening.threshold() * 100);
         }
     }
 
@@ -163,7 +163,7 @@ public record PlanView(
             long unpackedBytes,
             long expectedFileBytes,
             @NotNull ResamplingView resampling,
-            @Schema(nullable = true) LiftView lift,
+            @Schema(nullable = true) SharpeningView sharpening,
             int bitsPerChannel,
             @NotNull String shapeKey,
             @NotNull List<Limit> limits) {
@@ -199,7 +199,7 @@ public record PlanView(
                     plan.figures().unpackedBytes(),
                     plan.figures().expectedFileBytes(),
                     ResamplingView.of(plan),
-                    plan.lift().map(lift -> LiftView.of(lift, plan)).orElse(null),
+                    plan.sharpening().map(sharpening -> SharpeningView.of(sharpening, plan)).orElse(null),
                     plan.bitsPerChannel(),
                     plan.shapeKey(),
                     plan.limits().planes().stream().map(Limit::of).toList());

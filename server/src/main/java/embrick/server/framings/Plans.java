@@ -4,7 +4,7 @@ import embrick.core.framing.Framing;
 import embrick.core.plan.Planning;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Ticket;
-import embrick.server.documents.DepartureDocument;
+import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
@@ -43,13 +43,13 @@ public class Plans {
      * What is planned. None of it need be stored.
      *
      * @param framing else the picture's own for the ticket's shape
-     * @param departure else none
+     * @param override else none
      */
     public record Wish(
-            TicketDocument ticket, Optional<FramingDocument> framing, Optional<DepartureDocument> departure) {
+            TicketDocument ticket, Optional<FramingDocument> framing, Optional<OverrideDocument> override) {
         /** As it comes in a request: null where nothing is said. */
-        public static Wish of(TicketDocument ticket, FramingDocument framing, DepartureDocument departure) {
-            return new Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(departure));
+        public static Wish of(TicketDocument ticket, FramingDocument framing, OverrideDocument override) {
+            return new Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(override));
         }
     }
 
@@ -64,7 +64,7 @@ public class Plans {
                         original.path() + " cannot be framed: it will not open.",
                         "See its reason in the pile."));
         Ticket ticket = TicketDocuments.toTicket(
-                wish.departure().map(own -> own.appliedTo(wish.ticket())).orElse(wish.ticket()));
+                wish.override().map(own -> own.appliedTo(wish.ticket())).orElse(wish.ticket()));
         Framing framed = wish.framing()
                 .map(FramingDocument::toFraming)
                 .orElseGet(() -> framings.of(originalId, ticket.shape().key(), Framing.centred()));

@@ -18,7 +18,7 @@ import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
@@ -137,7 +137,7 @@ class Practice {
                 Resolution.perInch(ppi),
                 ViewingDistance.HAND,
                 ResamplingChoice.BY_ITSELF,
-                new Lift.Edges(80, Length.parse("0.1 mm", LengthUnit.MM), 1),
+                new Sharpening.Exact(80, Length.parse("0.1 mm", LengthUnit.MM), 1),
                 colour,
                 Rounding.NEAREST,
                 new FileFormat.Jpeg(95),

@@ -50,7 +50,7 @@ final class WholeJob {
             get("/jobs/" + job + "/framings?shape=4:5");
             send("GET", "/originals/" + original + "/small?edge=384", BodyPublishers.noBody());
             post("/originals/" + original + "/plan", Map.of("ticket", ticket.path("document")));
-            post("/jobs/" + job + "/outlook", Map.of("jobName", "rehearsal", "ticket", ticket.path("document")));
+            post("/jobs/" + job + "/estimate", Map.of("jobName", "rehearsal", "ticket", ticket.path("document")));
         }
         proof(original, ticket.path("document"));
         run(ticket.path("id").asString());

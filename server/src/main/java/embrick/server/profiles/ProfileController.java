@@ -7,7 +7,7 @@ import embrick.core.pixels.ColourModel;
 import embrick.formats.icc.ProfileFacts;
 import embrick.formats.icc.ProfileFacts.Purpose;
 import embrick.formats.icc.ProfileFacts.Use;
-import embrick.formats.icc.ProfilePortrait;
+import embrick.formats.icc.ProfileGamut;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.icc.ShippedProfile;
 import embrick.formats.icc.UnusableProfileException;
@@ -183,7 +183,7 @@ class ProfileController {
     /** Which colours a profile has, to be drawn. */
     @GetMapping("/profiles/{digest}/portrait")
     ResponseEntity<PortraitView> portrait(@PathVariable String digest) {
-        ProfilePortrait portrait = shelf.portrait(known(digest).digest());
+        ProfileGamut portrait = shelf.portrait(known(digest).digest());
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate())
                 .body(new PortraitView(

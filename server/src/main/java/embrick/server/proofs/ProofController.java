@@ -1,7 +1,7 @@
 package embrick.server.proofs;
 
 import embrick.core.contours.Crossings.Side;
-import embrick.core.foresight.ColourLoss;
+import embrick.core.gamut.GamutLoss;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
@@ -9,7 +9,7 @@ import embrick.core.plan.Planning;
 import embrick.core.plan.ReducedPlan;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Size;
-import embrick.server.documents.DepartureDocument;
+import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocument;
 import embrick.server.framings.PlanRequest;
@@ -49,21 +49,21 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1")
 class ProofController {
-    /** The halo of the part that was asked for, in per cent; not there where nothing is lifted. */
+    /** The halo of the part that was asked for, in per cent; not there where nothing is sharpened. */
     static final String HALO_HEADER = "Embrick-Halo-Percent";
 
     private static final int MOST_SIDE = 2400;
 
     private final Plans plans;
     private final ProofPictures proofs;
-    private final ColourForesight foresight;
+    private final SoftProof softProof;
     private final PictureWork work;
 
-    ProofController(Plans plans, ProofPictures proofs, ColourForesight foresight, PictureWork work) {
+    ProofController(Plans plans, ProofPictures proofs, SoftProof softProof, PictureWork work) {
         this.work = work;
         this.plans = plans;
         this.proofs = proofs;
-        this.foresight = foresight;
+        this.softProof = softProof;
     }
 
     /** In pixels of the sheet, or of the reduced sheet. */
@@ -89,7 +89,7 @@ class ProofController {
     record ProofRequest(
             @NotNull @Valid TicketDocument ticket,
             @Schema(nullable = true) @Valid FramingDocument framing,
-            @Schema(nullable = true) @Valid DepartureDocument departure,
+            @Schema(nullable = true) @Valid OverrideDocument override,
             @NotNull @Valid Region region,
             @NotNull Show show,
             @NotNull Look look,
@@ -97,7 +97,7 @@ class ProofController {
             @Schema(nullable = true) @DecimalMin("1") @DecimalMax("1000")
             Double reduction) {
         Plans.Wish wish() {
-            return Plans.Wish.of(ticket, framing, departure);
+            return Plans.Wish.of(ticket, framing, override);
         }
     }
 
@@ -150,7 +150,7 @@ class ProofController {
                 .body(made(
                         planned,
                         http,
-                        () -> foresight.marks(planned.original().digest(), planned.facts(), plan, part)));
+                        () -> softProof.marks(planned.original().digest(), planned.facts(), plan, part)));
     }
 
     /**
@@ -167,7 +167,7 @@ class ProofController {
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         ready(planned.planning());
-        ColourLoss loss = made(planned, http, () -> foresight.loss(planned, again(planned)));
+        GamutLoss loss = made(planned, http, () -> softProof.loss(planned, again(planned)));
         return new LossView(loss.share(), loss.meanDifference(), loss.pixels());
     }
 

@@ -5,7 +5,7 @@ import embrick.core.contours.Contours;
 import embrick.core.contours.Contours.Spot;
 import embrick.core.contours.Crossings;
 import embrick.core.contours.Crossings.Side;
-import embrick.core.lift.Halo;
+import embrick.core.sharpen.Halo;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
@@ -50,8 +50,8 @@ class ProofPictures {
     enum Show {
         /** As the file will be. */
         FILE,
-        /** As the file would be without its lift. */
-        UNLIFTED,
+        /** As the file would be without its sharpening. */
+        UNSHARPENED,
         /** The original's own pixels in the same place and size. */
         ORIGINAL
     }
@@ -70,7 +70,7 @@ class ProofPictures {
      * A part of a sheet.
      *
      * @param png in the output's own profile and depth, or in sRGB
-     * @param halo of the lift in this part
+     * @param halo of sharpening in this part
      */
     record Proof(byte[] png, Optional<Halo> halo) {}
 
@@ -96,11 +96,11 @@ class ProofPictures {
         });
     }
 
-    /** The strongest contours, in pixels of the plan's sheet; looked for on a reduced print without lift. */
+    /** The strongest contours, in pixels of the plan's sheet; looked for on a reduced print without sharpening. */
     List<Spot> contours(String digest, SourceFacts facts, Plan plan) throws IOException {
         double reduction = reductionOf(plan);
         Plan reduced =
-                ReducedPlan.of(plan.withLift(Optional.empty()), reduction).withResampling(Resampling.by(Method.AREA));
+                ReducedPlan.of(plan.withSharpening(Optional.empty()), reduction).withResampling(Resampling.by(Method.AREA));
         return pictures.whole(digest, facts, opened -> {
             // Bands have the sheet's contours again.
             PixelRect sheet = reduced.sheetOnTotal();
@@ -141,7 +141,7 @@ class ProofPictures {
                 return List.of();
             }
             double reduction = reductionOf(plan);
-            Plan reduced = ReducedPlan.of(plan.withLift(Optional.empty()), reduction)
+            Plan reduced = ReducedPlan.of(plan.withSharpening(Optional.empty()), reduction)
                     .withResampling(Resampling.by(Method.AREA));
             double perPixel = reduction / plan.marked().toPpi() * MILLIMETRES_PER_INCH;
             Print print = prints.print(reduced, opened.raster());
@@ -163,9 +163,9 @@ class ProofPictures {
     private static Plan shown(Plan plan, Show show, double reduction) {
         return switch (show) {
             case FILE -> plan;
-            case UNLIFTED -> plan.withLift(Optional.empty());
+            case UNSHARPENED -> plan.withSharpening(Optional.empty());
             case ORIGINAL ->
-                plan.withLift(Optional.empty())
+                plan.withSharpening(Optional.empty())
                         .withResampling(Resampling.by(reduction == 1 ? Method.NEAREST : Method.AREA));
         };
     }

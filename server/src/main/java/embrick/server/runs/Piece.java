@@ -157,7 +157,7 @@ public class Piece {
     /**
      * A finished file.
      *
-     * @param haloPercent the overshoot at its contours, where it was lifted
+     * @param haloPercent the overshoot at its contours, where it was sharpened
      */
     record Made(String digest, long bytes, Optional<Double> haloPercent) {}
 
@@ -250,7 +250,7 @@ public class Piece {
         return Optional.ofNullable(fileBytes);
     }
 
-    /** How far lifted contours overshoot, in per cent of their contrast; empty where nothing is lifted. */
+    /** How far sharpened contours overshoot, in per cent of their contrast; empty where nothing is sharpened. */
     public Optional<Double> haloPercent() {
         return Optional.ofNullable(haloPercent);
     }

@@ -1,12 +1,12 @@
 package embrick.server.runs;
 
 import embrick.core.check.Expectation;
-import embrick.core.lift.Halo;
+import embrick.core.sharpen.Halo;
 import embrick.core.print.Print;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
 import embrick.formats.Prints;
-import embrick.formats.Remarking;
+import embrick.formats.Retagging;
 import embrick.formats.binding.UnfitMachineException;
 import embrick.formats.picture.PrintFile;
 import embrick.formats.picture.UnusablePictureException;
@@ -51,7 +51,7 @@ class PieceMaker {
     private final Pauses pauses;
     private final Formats formats;
     private final Prints prints;
-    private final Remarking remarking;
+    private final Retagging remarking;
     private final Pictures pictures;
     private final LiveProgress progress;
 
@@ -61,7 +61,7 @@ class PieceMaker {
             Pauses pauses,
             Formats formats,
             Prints prints,
-            Remarking remarking,
+            Retagging remarking,
             Pictures pictures,
             LiveProgress progress) {
         this.attempts = attempts;

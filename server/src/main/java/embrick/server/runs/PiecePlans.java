@@ -4,7 +4,7 @@ import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.plan.Problem;
 import embrick.server.documents.StoredJson;
-import embrick.server.framings.Outlook;
+import embrick.server.framings.Estimate;
 import embrick.server.originals.Original;
 import embrick.server.originals.Original.Trouble;
 import java.time.Instant;
@@ -20,16 +20,16 @@ class PiecePlans {
     }
 
     /** Gives a piece its plan, or its trouble. */
-    void settle(Piece piece, Original original, Outlook.Planned planned, Instant now) {
+    void settle(Piece piece, Original original, Estimate.Planned planned, Instant now) {
         switch (planned) {
-            case Outlook.Planned.Unusable unusable ->
+            case Estimate.Planned.Unusable unusable ->
                 piece.fail(
                         new Trouble(
                                 unusable.trouble().code(),
                                 original.path() + " " + unusable.trouble().text() + ".",
                                 unusable.trouble().remedy()),
                         now);
-            case Outlook.Planned.Plannable plannable -> settle(piece, original, plannable.planning(), now);
+            case Estimate.Planned.Plannable plannable -> settle(piece, original, plannable.planning(), now);
         }
     }
 

@@ -1,7 +1,7 @@
 package embrick.server.runs;
 
 import embrick.server.documents.StoredJson;
-import embrick.server.framings.Outlook;
+import embrick.server.framings.Estimate;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
@@ -31,7 +31,7 @@ public class RunService {
     private final PieceQueue queue;
     private final DeliveredFiles delivered;
     private final OriginalRepository originals;
-    private final Outlook outlook;
+    private final Estimate estimate;
     private final DecodeWatch watch;
     private final StoredJson json;
     private final TransactionTemplate transaction;
@@ -45,7 +45,7 @@ public class RunService {
             PieceQueue queue,
             DeliveredFiles delivered,
             OriginalRepository originals,
-            Outlook outlook,
+            Estimate estimate,
             DecodeWatch watch,
             StoredJson json,
             TransactionTemplate transaction,
@@ -56,7 +56,7 @@ public class RunService {
         this.queue = queue;
         this.delivered = delivered;
         this.originals = originals;
-        this.outlook = outlook;
+        this.estimate = estimate;
         this.watch = watch;
         this.json = json;
         this.transaction = transaction;
@@ -150,12 +150,12 @@ public class RunService {
     /** @param run locked by this transaction */
     private Run again(Run run, List<Piece> again) {
         Instant now = clock.instant();
-        Outlook.Ordered ordered = new Outlook.Ordered(json.ticket(run.ticketDocument()), Optional.of(run.ticketId()));
+        Estimate.Ordered ordered = new Estimate.Ordered(json.ticket(run.ticketDocument()), Optional.of(run.ticketId()));
         for (Piece piece : pieces.lockAll(again.stream().map(Piece::id).toList())) {
             Optional<Original> original = originals.findById(piece.originalId());
             original.ifPresent(picture -> watch.trust(picture.digest()));
             if (piece.plan().isEmpty() && original.isPresent()) {
-                plans.settle(piece, original.get(), outlook.plan(original.get(), ordered), now);
+                plans.settle(piece, original.get(), estimate.plan(original.get(), ordered), now);
             } else {
                 piece.await(now);
             }

@@ -5,7 +5,7 @@ import embrick.server.Ids;
 import embrick.server.Locks;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
-import embrick.server.framings.Outlook;
+import embrick.server.framings.Estimate;
 import embrick.server.jobs.Job;
 import embrick.server.jobs.JobService;
 import embrick.server.originals.Original;
@@ -43,7 +43,7 @@ public class RunStart {
     private final Locks locks;
     private final JobService jobs;
     private final TicketService tickets;
-    private final Outlook outlook;
+    private final Estimate estimate;
     private final Storage storage;
     private final StoredJson json;
     private final Clock clock;
@@ -57,7 +57,7 @@ public class RunStart {
             Locks locks,
             JobService jobs,
             TicketService tickets,
-            Outlook outlook,
+            Estimate estimate,
             Storage storage,
             StoredJson json,
             Clock clock) {
@@ -68,7 +68,7 @@ public class RunStart {
         this.locks = locks;
         this.jobs = jobs;
         this.tickets = tickets;
-        this.outlook = outlook;
+        this.estimate = estimate;
         this.storage = storage;
         this.json = json;
         this.clock = clock;
@@ -103,8 +103,8 @@ public class RunStart {
         }
         Job job = jobs.get(ticket.jobId());
         TicketDocument document = json.ticket(ticket.document());
-        Outlook.Whole whole = outlook.of(
-                job.id(), job.name(), new Outlook.Ordered(document, Optional.of(wanted.ticketId())), wanted.only());
+        Estimate.Whole whole = estimate.of(
+                job.id(), job.name(), new Estimate.Ordered(document, Optional.of(wanted.ticketId())), wanted.only());
         requireNames(whole);
         if (whole.entries().isEmpty()) {
             throw ProblemException.invalid(
@@ -113,7 +113,7 @@ public class RunStart {
         Instant now = clock.instant();
         UUID runId = Ids.next();
         List<Piece> made = new ArrayList<>();
-        for (Outlook.Entry entry : whole.entries()) {
+        for (Estimate.Entry entry : whole.entries()) {
             Original original = entry.original();
             Piece piece = new Piece(
                     Ids.next(), runId, new Piece.Place(original.id(), original.path(), made.size(), entry.name()), now);
@@ -152,7 +152,7 @@ public class RunStart {
         return known;
     }
 
-    private static void requireNames(Outlook.Whole whole) {
+    private static void requireNames(Estimate.Whole whole) {
         if (whole.names() instanceof Allotment.Refused refused) {
             throw new ProblemException(
                     HttpStatus.UNPROCESSABLE_CONTENT,

@@ -3,7 +3,7 @@ package embrick.server.storage;
 import embrick.formats.Book;
 import embrick.formats.Formats;
 import embrick.formats.Prints;
-import embrick.formats.Remarking;
+import embrick.formats.Retagging;
 import embrick.formats.ScreenPictures;
 import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
@@ -41,8 +41,8 @@ class PictureFormats {
     }
 
     @Bean
-    Remarking remarking(ProfileShelf profiles) {
-        return new Remarking(profiles);
+    Retagging remarking(ProfileShelf profiles) {
+        return new Retagging(profiles);
     }
 
     @Bean

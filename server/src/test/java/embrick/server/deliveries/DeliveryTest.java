@@ -140,11 +140,11 @@ class DeliveryTest {
         JsonNode original = api.get("/jobs/" + job + "/originals").body().get(0);
         String ticket = api.firstTicket(job).path("id").asString();
         Answer act = api.post(
-                "/jobs/" + job + "/acts",
+                "/jobs/" + job + "/edits",
                 Map.of(
                         "words", "its own ppi",
                         "framings", List.of(),
-                        "departures",
+                        "overrides",
                                 List.of(Map.of(
                                         "originalId",
                                         original.path("id").asString(),

@@ -31,7 +31,7 @@ import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Lift;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Sides;
@@ -124,10 +124,10 @@ class StoredJsonTest {
                 """);
         assertThat(TicketDocuments.toTicket(ticket).ppi()).isEqualTo(Resolution.perInch(2997, 10));
         assertThat(TicketDocuments.sizeText(ticket, 0, 0)).isEqualTo("210x297mm");
-        // What was not said then is what was done then: one method, no lift, 8 bits.
+        // What was not said then is what was done then: one method, no sharpening, 8 bits.
         Ticket read = TicketDocuments.toTicket(ticket);
         assertThat(read.resampling().method()).contains(Method.LANCZOS3);
-        assertThat(read.lift()).isEqualTo(new Lift.None());
+        assertThat(read.sharpening()).isEqualTo(new Sharpening.None());
         assertThat(read.file()).isEqualTo(new FileFormat.Tiff(Packing.DEFLATE, Depth.EIGHT));
         assertThat(ticket.schemaVersion()).isEqualTo(TicketDocument.SCHEMA_VERSION);
         assertThat(read.colour()).isEqualTo(new OutputColour.Keep());
@@ -141,7 +141,7 @@ class StoredJsonTest {
                 {"schemaVersion":2,"name":"Whole","unit":"IN",
                  "size":{"kind":"paper","width":{"value":8,"unit":"IN"},"height":{"value":10,"unit":"IN"}},
                  "turn":"SUIT","fit":{"kind":"inside","paper":"#FFFFFF"},"ppi":300,"viewing":"HAND",
-                 "resampling":{"method":"BY_ITSELF","light":"ENCODED","ringing":"FREE"},"lift":{"kind":"none"},
+                 "resampling":{"method":"BY_ITSELF","light":"ENCODED","ringing":"FREE"},"sharpening":{"kind":"none"},
                  "colour":"SRGB","file":{"kind":"jpeg","quality":95},"names":[{"kind":"original"}],"folder":"x"}
                 """);
         Ticket read = TicketDocuments.toTicket(ticket);
@@ -168,7 +168,7 @@ class StoredJsonTest {
                             "unpackedBytes":1800,"expectedFileBytes":11170}}
                 """);
         assertThat(plan.resampling()).isEqualTo(Resampling.by(Method.LANCZOS3));
-        assertThat(plan.lift()).isEmpty();
+        assertThat(plan.sharpening()).isEmpty();
         assertThat(plan.bitsPerChannel()).isEqualTo(8);
         assertThat(plan.corners()).isEqualTo(Framing.Corners.COVERED);
         assertThat(plan.extension()).isEqualTo(Extension.none());
@@ -196,9 +196,9 @@ class StoredJsonTest {
         FramingDocument read = json.framing(old);
         assertThat(read.corners()).isEqualTo(Framing.Corners.COVERED);
         assertThat(read.schemaVersion()).isEqualTo(FramingDocument.SCHEMA_VERSION);
-        ActDocument act = json.act("""
+        EditDocument act = json.act("""
                 {"framings":[{"originalId":"019ab8f0-0000-7000-8000-000000000001","shapeKey":"4:5",
-                  "before":{"document":%s,"accepted":false},"after":{"document":%s,"accepted":true}}],"departures":[]}
+                  "before":{"document":%s,"accepted":false},"after":{"document":%s,"accepted":true}}],"overrides":[]}
                 """.formatted(old, old));
         assertThat(act.framings().getFirst().before().document()).isEqualTo(read);
         assertThat(json.act(json.write(act))).isEqualTo(act);

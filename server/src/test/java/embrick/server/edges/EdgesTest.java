@@ -136,7 +136,7 @@ class EdgesTest {
                 .isEqualTo("colour: expected # and six hexadecimal digits, got reddish");
     }
 
-    /** What only the pictures' own sizes and words can tell is told by the outlook, at the same phrase. */
+    /** What only the pictures' own sizes and words can tell is told by the estimate, at the same phrase. */
     @Test
     void whatDependsOnThePictureIsToldBeforeTheRun() {
         String job = jobWith("long words", "kite.jpg");

@@ -102,23 +102,23 @@ class FramingApiTest {
     }
 
     @Test
-    void theOutlookNamesEveryPictureAndItsTrouble() {
+    void theEstimateNamesEveryPictureAndItsProblem() {
         api.upload(job, "sub/kite.png", TestPictures.drawn("png", 300, 200));
         api.upload(job, "zz-cut.jpg", TestPictures.cutShort(TestPictures.drawn("jpg", 600, 400)));
         JsonNode ticket = api.firstTicket(job).path("document");
-        JsonNode outlook = api.post("/jobs/" + job + "/outlook", Map.of("ticket", ticket, "jobName", "framing"))
+        JsonNode estimate = api.post("/jobs/" + job + "/estimate", Map.of("ticket", ticket, "jobName", "framing"))
                 .body();
-        assertThat(outlook.path("shapeKey").asString()).isEqualTo("4:5");
-        assertThat(outlook.path("pictures")).hasSize(3);
-        assertThat(outlook.path("pictures").get(0).path("name").asString()).isEqualTo("kite_8x10in.jpg");
-        assertThat(outlook.path("pictures").get(1).path("name").asString()).isEqualTo("kite_8x10in-2.jpg");
-        assertThat(outlook.path("pictures")
+        assertThat(estimate.path("shapeKey").asString()).isEqualTo("4:5");
+        assertThat(estimate.path("pictures")).hasSize(3);
+        assertThat(estimate.path("pictures").get(0).path("name").asString()).isEqualTo("kite_8x10in.jpg");
+        assertThat(estimate.path("pictures").get(1).path("name").asString()).isEqualTo("kite_8x10in-2.jpg");
+        assertThat(estimate.path("pictures")
                         .get(2)
                         .path("problems")
                         .get(0)
                         .path("code")
                         .asString())
                 .isEqualTo("cut-short");
-        assertThat(outlook.path("nameNotices")).hasSize(1);
+        assertThat(estimate.path("nameNotices")).hasSize(1);
     }
 }

@@ -219,7 +219,7 @@ class ProfilesTest {
 
     @Test
     void thePaperIsForeseen() throws IOException {
-        String job = api.newJob("foresight");
+        String job = api.newJob("softProof");
         api.upload(job, "thirds.png", thirds());
         String id = picture(job).path("id").asString();
         ObjectNode ticket =

@@ -49,7 +49,7 @@ class ProofTest {
                 fitting.put("anchor", "MIDDLE").put("marks", "NONE");
                 fitting.putObject("margin").put("value", 0).put("unit", "MM");
             }
-            document.putObject("lift").put("kind", "paper").put("paper", "MATT");
+            document.putObject("sharpening").put("kind", "paper").put("paper", "MATT");
             document.putObject("file").put("kind", "png").put("depth", depth);
         });
         String original =
@@ -126,8 +126,8 @@ class ProofTest {
     @Test
     void aReducedSheetIsLikeTheFileOnFewerPixels() throws IOException {
         Proofed proofed = job("proof reduced", "fill", "EIGHT");
-        BufferedImage whole = proof(request(proofed, "UNLIFTED", 0, 0, 1200, 900), proofed.original());
-        ObjectNode request = request(proofed, "UNLIFTED", 0, 0, 300, 225).put("reduction", 4);
+        BufferedImage whole = proof(request(proofed, "UNSHARPENED", 0, 0, 1200, 900), proofed.original());
+        ObjectNode request = request(proofed, "UNSHARPENED", 0, 0, 300, 225).put("reduction", 4);
         BufferedImage reduced = proof(request, proofed.original());
         double difference = 0;
         for (int y = 0; y < 225; y++) {
@@ -165,13 +165,13 @@ class ProofTest {
     }
 
     @Test
-    void theHaloComesWithALiftAndOnlyThen() {
+    void theHaloComesWithSharpeningAndOnlyThen() {
         Proofed proofed = job("proof halo", "fill", "EIGHT");
         String path = "/originals/" + proofed.original() + "/proof";
         String halo = api.picture(path, request(proofed, "FILE", 0, 0, 900, 900), ProofController.HALO_HEADER)
                 .header();
         assertThat(Double.parseDouble(halo)).isBetween(1.0, 40.0);
-        assertThat(api.picture(path, request(proofed, "UNLIFTED", 0, 0, 900, 900), ProofController.HALO_HEADER)
+        assertThat(api.picture(path, request(proofed, "UNSHARPENED", 0, 0, 900, 900), ProofController.HALO_HEADER)
                         .header())
                 .isEmpty();
     }

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.formats.Formats;
 import embrick.formats.Prints;
-import embrick.formats.Remarking;
+import embrick.formats.Retagging;
 import embrick.formats.binding.UnfitMachineException;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.OriginalRepository;
@@ -144,7 +144,7 @@ class PieceMakerTest {
                 context.getBean(Pauses.class),
                 context.getBean(Formats.class),
                 context.getBean(Prints.class),
-                context.getBean(Remarking.class),
+                context.getBean(Retagging.class),
                 context.getBean(Pictures.class),
                 context.getBean(LiveProgress.class));
     }

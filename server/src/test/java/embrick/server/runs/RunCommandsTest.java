@@ -131,7 +131,7 @@ class RunCommandsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"originals", "tickets", "runs", "framings?shape=4:5", "acts", "events"})
+    @ValueSource(strings = {"originals", "tickets", "runs", "framings?shape=4:5", "edits", "events"})
     void whatIsAskedOfAnUnknownJobIsNotFound(String list) {
         Answer answer = api.get("/jobs/" + UNKNOWN + "/" + list);
         assertThat(answer.status()).isEqualTo(404);
@@ -140,7 +140,7 @@ class RunCommandsTest {
 
     @Test
     void departuresOfAnUnknownTicketAreNotFound() {
-        assertThat(api.get("/tickets/" + UNKNOWN + "/departures").status()).isEqualTo(404);
+        assertThat(api.get("/tickets/" + UNKNOWN + "/overrides").status()).isEqualTo(404);
     }
 
     /** Commands, not edits: none of them needs to know what another has done. */

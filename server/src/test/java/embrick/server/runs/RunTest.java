@@ -85,14 +85,14 @@ class RunTest {
     }
 
     @Test
-    void liftedPiecesTellTheirHalo() {
+    void sharpenedPiecesTellTheirHalo() {
         String job = jobWith("halo", 1);
         edit(job, document -> {
             ((ObjectNode) document.path("size").path("width")).put("value", 2);
             ((ObjectNode) document.path("size").path("height")).put("value", 3);
-            ObjectNode lift = document.putObject("lift").put("kind", "edges").put("strength", 100);
-            lift.putObject("radius").put("value", 0.4).put("unit", "MM");
-            lift.put("threshold", 0);
+            ObjectNode sharpening = document.putObject("sharpening").put("kind", "exact").put("strength", 100);
+            sharpening.putObject("radius").put("value", 0.4).put("unit", "MM");
+            sharpening.put("threshold", 0);
             document.putObject("file").put("kind", "png").put("depth", "SIXTEEN");
         });
         String runId = api.startRun(job);

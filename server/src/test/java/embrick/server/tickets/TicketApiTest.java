@@ -83,16 +83,16 @@ class TicketApiTest {
     }
 
     @Test
-    void liftThatCannotWorkIsExplainedAtItsPhrase() {
-        ObjectNode ticket = api.firstTicket(api.newJob("lift"));
+    void sharpeningThatCannotWorkIsExplainedAtItsPhrase() {
+        ObjectNode ticket = api.firstTicket(api.newJob("sharpening"));
         Answer answer = change(ticket, document -> {
-            ObjectNode lift = document.putObject("lift").put("kind", "edges").put("strength", 130);
-            lift.putObject("radius").put("value", 0.1).put("unit", "MM");
-            lift.put("threshold", 1);
+            ObjectNode sharpening = document.putObject("sharpening").put("kind", "exact").put("strength", 130);
+            sharpening.putObject("radius").put("value", 0.1).put("unit", "MM");
+            sharpening.put("threshold", 1);
         });
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.body().path("problems").get(0).path("subject").asString())
-                .isEqualTo("lift");
+                .isEqualTo("sharpening");
         assertThat(answer.body().path("problems").get(0).path("text").asString())
                 .isEqualTo("strength: expected 0 to 100, got 130");
     }

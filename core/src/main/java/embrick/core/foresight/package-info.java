@@ -1,5 +1,0 @@
-/**
- * What a print will not show of a picture's colours. Start at {@link embrick.core.foresight.LossMeter}. Knows pixels and
- * conversions, no plans and no files.
- */
-package embrick.core.foresight;

@@ -1,0 +1,38 @@
+package embrick.server.documents;
+
+import embrick.server.documents.TicketDocument.SharpeningDocument;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import java.math.BigDecimal;
+import java.util.Optional;
+
+/**
+ * What one picture has of its own under a ticket. What is null is as on the ticket.
+ *
+ * @param ppi as a decimal number
+ */
+public record OverrideDocument(
+        int schemaVersion,
+        @Schema(nullable = true) BigDecimal ppi,
+        @Schema(nullable = true) @Valid SharpeningDocument sharpening) {
+    public static final int SCHEMA_VERSION = 1;
+
+    public OverrideDocument {
+        Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
+    }
+
+    public static OverrideDocument none() {
+        return new OverrideDocument(SCHEMA_VERSION, null, null);
+    }
+
+    public OverrideDocument withSharpening(SharpeningDocument other) {
+        return new OverrideDocument(schemaVersion, ppi, other);
+    }
+
+    /** The ticket as it is for this picture. */
+    public TicketDocument appliedTo(TicketDocument ticket) {
+        return ticket.with(
+                Optional.ofNullable(ppi).orElse(ticket.ppi()),
+                Optional.ofNullable(sharpening).orElse(ticket.sharpening()));
+    }
+}

@@ -1,0 +1,124 @@
+package embrick.server.edits;
+
+import embrick.server.edits.EditService.Outcome;
+import embrick.server.documents.OverrideDocument;
+import embrick.server.documents.FramingDocument;
+import embrick.server.documents.TicketDocuments;
+import embrick.server.framings.OverrideView;
+import embrick.server.framings.FramingService;
+import embrick.server.framings.FramingView;
+import embrick.server.originals.Original;
+import embrick.server.originals.OriginalRepository;
+import embrick.server.problems.IfMatch;
+import embrick.server.problems.ProblemException;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Acts on framings: done, undone, redone. */
+@RestController
+@RequestMapping("/api/v1")
+class EditController {
+    private static final int MOST_CHANGES = 20_000;
+
+    private final EditService edits;
+    private final OriginalRepository originals;
+
+    EditController(EditService edits, OriginalRepository originals) {
+        this.edits = edits;
+        this.originals = originals;
+    }
+
+    /** @param words what is done, for people */
+    record EditRequest(
+            @NotNull @Size(min = 1, max = 120) String words,
+            @NotNull @Size(max = MOST_CHANGES) List<@NotNull @Valid FramingWish> framings,
+            @NotNull @Size(max = MOST_CHANGES) List<@NotNull @Valid OverrideWish> overrides) {}
+
+    record EditView(@NotNull UUID id, @NotNull String words) {
+        static EditView of(EditEntity act) {
+            return new EditView(act.id(), act.words());
+        }
+    }
+
+    record HistoryView(
+            @Schema(nullable = true) EditView undo,
+            @Schema(nullable = true) EditView redo) {}
+
+    record EditOutcome(
+            @NotNull List<FramingView> framings,
+            @NotNull List<OverrideView> overrides,
+            @NotNull HistoryView history) {}
+
+    /** The act that would be undone next, and the one that would be redone. */
+    @GetMapping("/jobs/{jobId}/edits")
+    HistoryView history(@PathVariable UUID jobId) {
+        EditService.History history = edits.history(jobId);
+        return new HistoryView(
+                history.undo().map(EditView::of).orElse(null),
+                history.redo().map(EditView::of).orElse(null));
+    }
+
+    /** All of it is done or, where a picture was changed since it was looked at, nothing. */
+    @PostMapping("/jobs/{jobId}/edits")
+    EditOutcome act(@PathVariable UUID jobId, @Valid @RequestBody EditRequest request) {
+        request.overrides().forEach(change -> requireSense(change.document()));
+        return outcome(jobId, edits.act(jobId, request.words(), request.framings(), request.overrides()));
+    }
+
+    /** A override's values are judged as a ticket's are. */
+    private static void requireSense(OverrideDocument override) {
+        TicketDocuments.toTicket(override.appliedTo(TicketDocuments.standard()));
+    }
+
+    @PostMapping("/jobs/{jobId}/edits/{editId}/undo")
+    EditOutcome undo(@PathVariable UUID jobId, @PathVariable UUID editId) {
+        return outcome(jobId, edits.undo(jobId, editId));
+    }
+
+    @PostMapping("/jobs/{jobId}/edits/{editId}/redo")
+    EditOutcome redo(@PathVariable UUID jobId, @PathVariable UUID editId) {
+        return outcome(jobId, edits.redo(jobId, editId));
+    }
+
+    record FramingContent(@NotNull @Valid FramingDocument document, boolean accepted) {}
+
+    /**
+     * One framing, as an act of its own. {@code If-Match} carries the version looked at; {@code If-None-Match: *} says that
+     * the picture had none yet for this shape.
+     */
+    @PutMapping("/originals/{id}/framings/{shape}")
+    ResponseEntity<FramingView> keep(
+            @PathVariable UUID id,
+            @PathVariable String shape,
+            @RequestHeader(name = "If-Match", required = false) String ifMatch,
+            @RequestHeader(name = "If-None-Match", required = false) String ifNoneMatch,
+            @Valid @RequestBody FramingContent content) {
+        long version = IfMatch.version(ifMatch, ifNoneMatch, "framing");
+        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
+        Outcome outcome = edits.act(
+                original.jobId(),
+                "framed",
+                List.of(new FramingWish(
+                        id, FramingService.shapeKey(shape), version, content.document(), content.accepted())),
+                List.of());
+        FramingView framing = outcome.framings().getFirst();
+        return ResponseEntity.ok().eTag("\"" + framing.version() + "\"").body(framing);
+    }
+
+    private EditOutcome outcome(UUID jobId, Outcome outcome) {
+        return new EditOutcome(outcome.framings(), outcome.overrides(), history(jobId));
+    }
+}

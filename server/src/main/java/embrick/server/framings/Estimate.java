@@ -1,0 +1,146 @@
+package embrick.server.framings;
+
+import embrick.core.framing.Framing;
+import embrick.core.names.NameAllotment;
+import embrick.core.plan.Planning;
+import embrick.core.ticket.Ticket;
+import embrick.server.documents.OverrideDocument;
+import embrick.server.documents.StoredJson;
+import embrick.server.documents.TicketDocument;
+import embrick.server.documents.TicketDocuments;
+import embrick.server.originals.Original;
+import embrick.server.originals.Original.State;
+import embrick.server.originals.OriginalRepository;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+
+/** What a ticket means for a whole pile: a plan and a name for each picture. Runs are made of the same. */
+@Service
+public class Estimate {
+    private final OriginalRepository originals;
+    private final FramingService framings;
+    private final OverrideService overrides;
+    private final PicturePlanner planner;
+    private final StoredJson json;
+    private final Clock clock;
+
+    Estimate(
+            OriginalRepository originals,
+            FramingService framings,
+            OverrideService overrides,
+            PicturePlanner planner,
+            StoredJson json,
+            Clock clock) {
+        this.overrides = overrides;
+        this.planner = planner;
+        this.originals = originals;
+        this.framings = framings;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /**
+     * A ticket, stored or not.
+     *
+     * @param ticketId whose overrides hold; empty for none
+     */
+    public record Ordered(TicketDocument document, Optional<UUID> ticketId) {
+        Ticket ticketFor(OverrideDocument own) {
+            return TicketDocuments.toTicket(own.appliedTo(document));
+        }
+    }
+
+    /** One picture: its plan, or why it has none. */
+    public record Entry(Original original, Planned planned, String name) {}
+
+    /** What planning one original came to. */
+    public sealed interface Planned {
+        record Plannable(Planning planning) implements Planned {}
+
+        /** The file itself cannot be used. */
+        record Unusable(Original.Trouble trouble) implements Planned {}
+    }
+
+    /** All pictures with their names, or why the names cannot be given. */
+    public record Whole(List<Entry> entries, NameAllotment.Allotment names) {}
+
+    /**
+     * Plans every picture of a job that is not left out; files that are not for Embrick are passed over.
+     *
+     * @param only the pictures wanted; empty for all, an empty list for none
+     */
+    public Whole of(UUID jobId, String jobName, Ordered ordered, Optional<List<UUID>> only) {
+        TicketDocument document = ordered.document();
+        Ticket ticket = TicketDocuments.toTicket(document);
+        Map<UUID, OverrideDocument> own =
+                ordered.ticketId().map(overrides::byOriginal).orElse(Map.of());
+        Map<UUID, Framing> framed = framings.byOriginal(jobId, ticket.shape().key());
+        List<Original> pictures = only
+                .map(ids -> originals.requireOf(jobId, ids))
+                .orElseGet(() -> originals.findByJobIdOrderByPath(jobId))
+                .stream()
+                .filter(original -> original.state() != State.NOT_FOR_EMBRICK)
+                .filter(original -> !original.isLeftOut())
+                .sorted(Comparator.comparing(Original::path))
+                .toList();
+        PicturePlanner.ForJob forAll = planner.forJob(jobId, ticket);
+        List<Planned> planned = new ArrayList<>();
+        List<NameAllotment.Wanted> wanted = new ArrayList<>();
+        for (Original picture : pictures) {
+            PicturePlanner.ForJob forPicture =
+                    own.containsKey(picture.id()) ? forAll.with(ordered.ticketFor(own.get(picture.id()))) : forAll;
+            Planned plan = plan(picture, forPicture, framed.getOrDefault(picture.id(), Framing.centred()));
+            planned.add(plan);
+            int[] size = sheet(plan);
+            wanted.add(new NameAllotment.Wanted(
+                    picture.path(),
+                    TicketDocuments.sizeText(document, size[0], size[1]),
+                    ticket.file().suffix()));
+        }
+        NameAllotment.Allotment names = NameAllotment.allot(
+                ticket.names(), new NameAllotment.Setting(jobName, document.name(), LocalDate.now(clock)), wanted);
+        List<Entry> entries = new ArrayList<>();
+        for (int i = 0; i < pictures.size(); i++) {
+            String name = names instanceof NameAllotment.Allotment.Allotted allotted
+                    ? allotted.names().get(i)
+                    : "";
+            entries.add(new Entry(pictures.get(i), planned.get(i), name));
+        }
+        return new Whole(entries, names);
+    }
+
+    /** Plans one picture again, for instance after an intact copy has taken its place. */
+    public Planned plan(Original original, Ordered ordered) {
+        Ticket ticket = ordered.ticketFor(ordered.ticketId()
+                .map(id -> overrides
+                        .now(id, List.of(original.id()))
+                        .get(original.id())
+                        .document())
+                .orElse(OverrideDocument.none()));
+        PicturePlanner.ForJob forPicture = planner.forJob(original.jobId(), ticket);
+        return plan(
+                original, forPicture, framings.of(original.id(), ticket.shape().key(), Framing.centred()));
+    }
+
+    private Planned plan(Original original, PicturePlanner.ForJob ticket, Framing framing) {
+        return original.isForPieces()
+                ? new Planned.Plannable(
+                        planner.plan(original, json.facts(original.facts().orElseThrow()), ticket, framing))
+                : new Planned.Unusable(original.trouble()
+                        .orElseThrow(
+                                () -> new IllegalStateException(original.path() + " has neither facts nor trouble")));
+    }
+
+    private static int[] sheet(Planned planned) {
+        return planned instanceof Planned.Plannable plannable && plannable.planning() instanceof Planning.Ready ready
+                ? new int[] {ready.plan().total().width(), ready.plan().total().height()}
+                : new int[] {0, 0};
+    }
+}
