@@ -1,4 +1,4 @@
-export interface ProblemDetail {
+export interface Schemas['Problem'] {
   code: string;
   subject: string;
   text: string;
@@ -9,7 +9,7 @@ export interface ProblemDetail {
 export class Problem extends Error {
   private constructor(
     readonly code: string,
-    readonly problems: ProblemDetail[],
+    readonly problems: Schemas['Problem'][],
     readonly status: number,
   ) {
     super(problems[0]?.text ?? code);
@@ -21,7 +21,7 @@ export class Problem extends Error {
 
   static of(body: unknown, status: number): Problem {
     if (typeof body === 'object' && body !== null && 'problems' in body && 'code' in body) {
-      const told = body as { code: string; problems: ProblemDetail[] };
+      const told = body as { code: string; problems: Schemas['Problem'][] };
       return new Problem(told.code, told.problems, status);
     }
     const detail = {

@@ -1,9 +1,9 @@
 import { useEffect, useRef } from 'react';
 
-/** Hears the keys of the whole page while it is shown, always by the newest act; not those that are typed somewhere. */
-export function useKeys(act: (event: KeyboardEvent, target: HTMLElement) => void) {
-  const newest = useRef(act);
-  newest.current = act;
+/** Hears the keys of the whole page while it is shown, always by the newest handler; not those that are typed somewhere. */
+export function useKeys(handle: (event: KeyboardEvent, target: HTMLElement) => void) {
+  const newest = useRef(handle);
+  newest.current = handle;
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;

@@ -18,17 +18,17 @@ import {
   tilted,
   turned,
   useFramings,
-  type Departure,
+  type Override,
   type Framing,
 } from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
-import { activate, outlookQuery, useActiveTicket, useTickets } from '../ticket';
+import { activate, estimateQuery, useActiveTicket, useTickets } from '../ticket';
 import { BenchTools } from './BenchTools';
 import { FiguresBar } from './FiguresBar';
 import { NearFigure } from './NearFigure';
 import { guides, type Guide } from './Guides';
-import { actOf, type BenchAct } from './keys';
+import { actOf, type BenchCommand } from './keys';
 import { KeySheet } from './KeySheet';
 import { Stage } from './Stage';
 import { useHand } from './useHand';
@@ -49,8 +49,8 @@ export function BenchPage() {
   const tickets = useTickets(jobId).data;
   const ticket = useActiveTicket(jobId);
   const originalsOfJob = useOriginals(jobId);
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
-  const framings = useFramings({ jobId, shape: outlook?.shapeKey, ticketId: ticket?.id });
+  const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
+  const framings = useFramings({ jobId, shape: estimate?.shapeKey, ticketId: ticket?.id });
   const [guide, setGuide] = useState<Guide>('none');
   const [snaps, setSnaps] = useState(true);
   const [loupe, setLoupe] = useState(false);
@@ -68,34 +68,34 @@ export function BenchPage() {
     );
   }, [originalsOfJob.data, only]);
   const outlookById = useMemo(
-    () => new Map(outlook?.pictures.map((picture) => [picture.originalId, picture])),
-    [outlook],
+    () => new Map(estimate?.pictures.map((picture) => [picture.originalId, picture])),
+    [estimate],
   );
   const { at, original, ahead, go } = useInTurn(originals);
-  const { act, of, departureOf } = framings;
+  const { edit, of, overrideOf } = framings;
 
-  const hand = useHand((words, originalId, framing) => act(words, [{ originalId, framing }]));
+  const hand = useHand((words, originalId, framing) => edit(words, [{ originalId, framing }]));
   const { of: inHand, rest } = hand;
   const latest = useCallback((id: string) => inHand(id) ?? of(id), [inHand, of]);
   const framing = original ? latest(original.id) : centred;
   const document = ticket?.document;
-  const departure = original && departureOf(original.id);
+  const override = original && overrideOf(original.id);
   const subject = useMemo<Subject | undefined>(
     () =>
-      original && document && departure && framings.isLoaded
-        ? { originalId: original.id, ticket: document, departure }
+      original && document && override && framings.isLoaded
+        ? { originalId: original.id, ticket: document, override }
         : undefined,
-    [original, document, departure, framings.isLoaded],
+    [original, document, override, framings.isLoaded],
   );
   const { planned, error, ask } = usePlanned(subject, framing);
 
   // The next picture and its plan are here before they are asked for.
   const next = originals[at + 1];
-  const nextDeparture = next && departureOf(next.id);
+  const nextDeparture = next && overrideOf(next.id);
   const nextSubject = useMemo<Subject | undefined>(
     () =>
       next && document && nextDeparture && framings.isLoaded
-        ? { originalId: next.id, ticket: document, departure: nextDeparture }
+        ? { originalId: next.id, ticket: document, override: nextDeparture }
         : undefined,
     [next, document, nextDeparture, framings.isLoaded],
   );
@@ -109,7 +109,7 @@ export function BenchPage() {
 
   const level = useLevelLine(original?.id, latest, (originalId, levelled) => {
     hand.rest();
-    act('levelled', [{ originalId, framing: levelled }]);
+    edit('levelled', [{ originalId, framing: levelled }]);
   });
 
   const goTo = (ids: string[]) => {
@@ -125,7 +125,7 @@ export function BenchPage() {
     const accepted = originals[ahead.current];
     if (!accepted) return;
     hand.rest();
-    act('accepted', [{ originalId: accepted.id, accepted: true }]);
+    edit('accepted', [{ originalId: accepted.id, accepted: true }]);
     if (ahead.current + 1 < originals.length) {
       go(ahead.current + 1);
     } else {
@@ -140,7 +140,7 @@ export function BenchPage() {
     [go, rest],
   );
 
-  /** Changes this picture under the hand: a held key is one act. */
+  /** Changes this picture under the hand: a held key is one edit. */
   const change = (words: string, by: (framing: Framing, plan: Plan) => Framing) => {
     // A key that comes before the page has followed is meant for a picture that is not here yet.
     if (!original || !planned || ahead.current !== at) return;
@@ -164,7 +164,7 @@ export function BenchPage() {
   const tighten = (words: string, factor: number) => {
     if (isLoose) change(words, (before, { limits }) => held(tighter(before, factor), limits));
   };
-  const acts: Record<BenchAct, (far: boolean) => void> = {
+  const commands: Record<BenchCommand, (far: boolean) => void> = {
     accept: acceptAndNext,
     back: () => onGo(ahead.current - 1),
     left: (far) => nudge(-1, 0, far),
@@ -196,13 +196,13 @@ export function BenchPage() {
   };
 
   // The same function for every drawing of the page: what is told of the tools only changes when they do.
-  const newestActs = useRef(acts);
-  newestActs.current = acts;
-  const onAct = useCallback((wanted: BenchAct) => newestActs.current[wanted](false), []);
+  const newestCommands = useRef(commands);
+  newestCommands.current = commands;
+  const onCommand = useCallback((wanted: BenchCommand) => newestCommands.current[wanted](false), []);
   const originalId = original?.id;
   const onOwn = useCallback(
-    (words: string, after: Departure) => originalId && act(words, [{ originalId, departure: after }]),
-    [act, originalId],
+    (words: string, after: Override) => originalId && edit(words, [{ originalId, override: after }]),
+    [edit, originalId],
   );
   const ticketId = ticket?.id;
   const head = useMemo(
@@ -230,7 +230,7 @@ export function BenchPage() {
     const wanted = actOf(event);
     if (!wanted || (event.key === 'Enter' && target.closest('button, a'))) return;
     event.preventDefault();
-    acts[wanted](event.shiftKey);
+    commands[wanted](event.shiftKey);
   });
 
   if (originalsOfJob.isPending || !ticket) return <Loading what="the pictures" />;
@@ -246,10 +246,10 @@ export function BenchPage() {
     <main className="bench">
       <PictureColumn
         originals={originals}
-        outlook={outlookById}
+        estimate={outlookById}
         at={at}
         isAccepted={framings.isAccepted}
-        departureOf={departureOf}
+        overrideOf={overrideOf}
         onGo={onGo}
         head={head}
       />
@@ -279,7 +279,7 @@ export function BenchPage() {
         <BenchTools
           framing={framing}
           ticket={ticket.document}
-          departure={departure!}
+          override={override!}
           guide={guide}
           snaps={snaps}
           loupe={loupe}
@@ -287,7 +287,7 @@ export function BenchPage() {
           ownOpen={ownOpen}
           undoes={framings.undoes}
           redoes={framings.redoes}
-          onAct={onAct}
+          onCommand={onCommand}
           onOwnOpen={setOwnOpen}
           onOwn={onOwn}
         />
@@ -306,7 +306,7 @@ export function BenchPage() {
           ticketId={ticket.id}
           isAccepted={framings.isAccepted}
           onClose={() => setCarrying(false)}
-          onCarry={act}
+          onCarry={edit}
         />
       )}
     </main>

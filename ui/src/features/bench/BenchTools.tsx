@@ -1,15 +1,15 @@
 import { Button } from 'antd';
 import { memo, type ReactNode } from 'react';
-import type { Departure, Framing } from '../framing';
+import type { Override, Framing } from '../framing';
 import type { TicketDocument } from '../ticket';
 import { guideWords, type Guide } from './Guides';
-import type { BenchAct } from './keys';
+import type { BenchCommand } from './keys';
 import { OwnPart } from './OwnPart';
 
 interface Props {
   framing: Framing;
   ticket: TicketDocument;
-  departure: Departure;
+  override: Override;
   guide: Guide;
   snaps: boolean;
   loupe: boolean;
@@ -18,9 +18,9 @@ interface Props {
   /** What would be undone and redone, in words. */
   undoes: string | undefined;
   redoes: string | undefined;
-  onAct: (act: BenchAct) => void;
+  onCommand: (command: BenchCommand) => void;
   onOwnOpen: (open: boolean) => void;
-  onOwn: (words: string, departure: Departure) => void;
+  onOwn: (words: string, override: Override) => void;
 }
 
 const cornerWords: Record<Framing['corners'], string> = {
@@ -31,15 +31,15 @@ const cornerWords: Record<Framing['corners'], string> = {
 
 /** What can be done with the picture on the stage, each with its key. Figures that follow the hand do not draw it anew. */
 export const BenchTools = memo(function BenchTools(props: Props) {
-  const { framing, ticket, guide, undoes, redoes, onAct } = props;
-  const tool = (key: string, words: ReactNode, act: BenchAct, pressed?: boolean) => (
-    <button type="button" className="tool" aria-pressed={pressed} onClick={() => onAct(act)}>
+  const { framing, ticket, guide, undoes, redoes, onCommand } = props;
+  const tool = (key: string, words: ReactNode, command: BenchCommand, pressed?: boolean) => (
+    <button type="button" className="tool" aria-pressed={pressed} onClick={() => onCommand(command)}>
       <kbd>{key}</kbd> {words}
     </button>
   );
   return (
-    <div className="bench-acts" role="toolbar" aria-label="Framing">
-      <Button type="primary" onClick={() => onAct('accept')}>
+    <div className="bench-buttons" role="toolbar" aria-label="Framing">
+      <Button type="primary" onClick={() => onCommand('accept')}>
         Accept, next <kbd>Enter</kbd>
       </Button>
       <div className="tools">
@@ -58,16 +58,16 @@ export const BenchTools = memo(function BenchTools(props: Props) {
         {tool('?', 'all keys', 'keys')}
       </div>
       <OwnPart
-        departure={props.departure}
+        override={props.override}
         ticket={ticket}
         open={props.ownOpen}
         onOpen={props.onOwnOpen}
         onChange={props.onOwn}
       />
-      <Button disabled={!undoes} title={undoes && `Undo: ${undoes}`} onClick={() => onAct('undo')}>
+      <Button disabled={!undoes} title={undoes && `Undo: ${undoes}`} onClick={() => onCommand('undo')}>
         Undo
       </Button>
-      <Button disabled={!redoes} title={redoes && `Redo: ${redoes}`} onClick={() => onAct('redo')}>
+      <Button disabled={!redoes} title={redoes && `Redo: ${redoes}`} onClick={() => onCommand('redo')}>
         Redo
       </Button>
     </div>

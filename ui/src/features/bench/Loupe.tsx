@@ -18,7 +18,7 @@ const SIDE = 240;
 const RESTS_MILLIS = 60;
 const BESIDE = 22;
 
-/** Output pixels at the pointer, one to one, lift included: what the file will hold there. */
+/** Output pixels at the pointer, one to one, sharpening included: what the file will hold there. */
 export function Loupe({ planned, view, stage, at }: Props) {
   const [proof, setProof] = useState<Proof>();
   const [failed, setFailed] = useState(false);

@@ -18,7 +18,7 @@ export function NearFigure({ planned }: { planned: Planned }) {
 function Near({ planned, line }: { planned: Planned; line: 'fold' | 'trim' }) {
   const { subject, framing } = useRested(planned, RESTS_MILLIS) ?? planned;
   const { data } = useQuery({
-    ...crossingsQuery(subject.originalId, subject.ticket, framing, subject.departure),
+    ...crossingsQuery(subject.originalId, subject.ticket, framing, subject.override),
     placeholderData: keepPreviousData,
   });
   const { unit } = subject.ticket;

@@ -1,39 +1,39 @@
 import { Button, Popover } from 'antd';
-import { departureWords, noDeparture, type Departure } from '../framing';
-import { LiftForm, liftWords, PpiForm, type TicketDocument } from '../ticket';
+import { overrideWords, noOverride, type Override } from '../framing';
+import { SharpeningForm, sharpeningWords, PpiForm, type TicketDocument } from '../ticket';
 
 interface Props {
-  departure: Departure;
+  override: Override;
   ticket: TicketDocument;
   open: boolean;
   onOpen: (open: boolean) => void;
-  onChange: (words: string, departure: Departure) => void;
+  onChange: (words: string, override: Override) => void;
 }
 
-/** What this picture has of its own beside the ticket: its ppi, its lift. */
-export function OwnPart({ departure, ticket, open, onOpen, onChange }: Props) {
-  const words = departureWords(departure);
+/** What this picture has of its own beside the ticket: its ppi, its sharpening. */
+export function OwnPart({ override, ticket, open, onOpen, onChange }: Props) {
+  const words = overrideWords(override);
   const form = (
     <div className="own-form" role="dialog" aria-label="Of its own">
       <section>
         <h3>ppi</h3>
         <p className="quiet">on the ticket {ticket.ppi}</p>
         <PpiForm
-          key={String(departure.ppi)}
-          value={departure.ppi ?? ticket.ppi}
-          onChange={(ppi) => onChange('gave it a ppi of its own', { ...departure, ppi: ppi === ticket.ppi ? null : ppi })}
+          key={String(override.ppi)}
+          value={override.ppi ?? ticket.ppi}
+          onChange={(ppi) => onChange('gave it a ppi of its own', { ...override, ppi: ppi === ticket.ppi ? null : ppi })}
         />
       </section>
       <section>
-        <h3>lift</h3>
-        <p className="quiet">on the ticket: {liftWords(ticket.lift)}</p>
-        <LiftForm
-          value={departure.lift ?? ticket.lift}
-          onChange={(lift) => onChange('gave it a lift of its own', { ...departure, lift })}
+        <h3>sharpening</h3>
+        <p className="quiet">on the ticket: {sharpeningWords(ticket.sharpening)}</p>
+        <SharpeningForm
+          value={override.sharpening ?? ticket.sharpening}
+          onChange={(sharpening) => onChange('gave this picture its own sharpening', { ...override, sharpening })}
         />
       </section>
       {words && (
-        <Button onClick={() => onChange('gave up what it had of its own', noDeparture)}>As on the ticket again</Button>
+        <Button onClick={() => onChange('gave up what it had of its own', noOverride)}>As on the ticket again</Button>
       )}
     </div>
   );

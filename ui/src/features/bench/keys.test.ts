@@ -5,7 +5,7 @@ const press = (key: string, held: { ctrl?: boolean; shift?: boolean; alt?: boole
   actOf({ key, ctrlKey: held.ctrl ?? false, shiftKey: held.shift ?? false, altKey: held.alt ?? false, metaKey: false });
 
 describe('the keys of the bench', () => {
-  it('each stand for one act', () => {
+  it('each stand for one command', () => {
     const names = keyLines.map(({ keys }) => keys.join('+'));
     expect(new Set(names).size).toBe(names.length);
   });

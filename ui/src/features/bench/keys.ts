@@ -1,5 +1,5 @@
 /** What can be done on the bench by a key. */
-export type BenchAct =
+export type BenchCommand =
   | 'accept'
   | 'back'
   | 'left'
@@ -29,35 +29,35 @@ export type BenchAct =
 interface KeyLine {
   keys: string[];
   does: string;
-  act?: BenchAct;
+  command?: BenchCommand;
 }
 
-/** Embrick's own keys, in the order of the key sheet. Those without an act belong to what has the focus. */
+/** Embrick's own keys, in the order of the key sheet. Those without an command belong to what has the focus. */
 export const keyLines: KeyLine[] = [
-  { keys: ['Enter'], does: 'accept and next', act: 'accept' },
-  { keys: ['Backspace'], does: 'back one', act: 'back' },
+  { keys: ['Enter'], does: 'accept and next', command: 'accept' },
+  { keys: ['Backspace'], does: 'back one', command: 'back' },
   { keys: ['←', '→', '↑', '↓'], does: 'move the picture by 1 mm of paper, with Shift by 5' },
-  { keys: ['Q'], does: 'looser', act: 'looser' },
-  { keys: ['W'], does: 'tighter', act: 'tighter' },
-  { keys: ['A'], does: 'tilt back by 0.1°, with Shift by 1°', act: 'tilt-back' },
-  { keys: ['S'], does: 'tilt on by 0.1°, with Shift by 1°', act: 'tilt-on' },
-  { keys: ['E'], does: 'draw a level line; again, put it away', act: 'level' },
-  { keys: ['T'], does: 'turn the sheet', act: 'turn-sheet' },
-  { keys: ['B'], does: 'turn the picture by a quarter, with Shift back', act: 'quarter' },
-  { keys: ['M'], does: 'mirror the picture', act: 'mirror' },
-  { keys: ['U'], does: 'corners: covered, paper, drawn out', act: 'corners' },
-  { keys: ['G'], does: 'next guide', act: 'guide' },
-  { keys: ['N'], does: 'drawing to rim, thirds and middle on or off; Alt holds it off', act: 'snap' },
-  { keys: ['L'], does: 'loupe: output pixels at the pointer', act: 'loupe' },
-  { keys: ['O'], does: 'what this picture has of its own', act: 'own' },
-  { keys: ['C'], does: 'carry this framing to others', act: 'carry' },
-  { keys: ['0'], does: 'start again with this picture', act: 'again' },
-  { keys: ['Ctrl', 'Z'], does: 'undo', act: 'undo' },
-  { keys: ['Ctrl', 'Shift', 'Z'], does: 'redo', act: 'redo' },
-  { keys: ['?'], does: 'this sheet', act: 'keys' },
+  { keys: ['Q'], does: 'looser', command: 'looser' },
+  { keys: ['W'], does: 'tighter', command: 'tighter' },
+  { keys: ['A'], does: 'tilt back by 0.1°, with Shift by 1°', command: 'tilt-back' },
+  { keys: ['S'], does: 'tilt on by 0.1°, with Shift by 1°', command: 'tilt-on' },
+  { keys: ['E'], does: 'draw a level line; again, put it away', command: 'level' },
+  { keys: ['T'], does: 'turn the sheet', command: 'turn-sheet' },
+  { keys: ['B'], does: 'turn the picture by a quarter, with Shift back', command: 'quarter' },
+  { keys: ['M'], does: 'mirror the picture', command: 'mirror' },
+  { keys: ['U'], does: 'corners: covered, paper, drawn out', command: 'corners' },
+  { keys: ['G'], does: 'next guide', command: 'guide' },
+  { keys: ['N'], does: 'drawing to rim, thirds and middle on or off; Alt holds it off', command: 'snap' },
+  { keys: ['L'], does: 'loupe: output pixels at the pointer', command: 'loupe' },
+  { keys: ['O'], does: 'what this picture has of its own', command: 'own' },
+  { keys: ['C'], does: 'carry this framing to others', command: 'carry' },
+  { keys: ['0'], does: 'start again with this picture', command: 'again' },
+  { keys: ['Ctrl', 'Z'], does: 'undo', command: 'undo' },
+  { keys: ['Ctrl', 'Shift', 'Z'], does: 'redo', command: 'redo' },
+  { keys: ['?'], does: 'this sheet', command: 'keys' },
 ];
 
-const plain: Record<string, BenchAct> = {
+const plain: Record<string, BenchCommand> = {
   Enter: 'accept',
   Backspace: 'back',
   ArrowLeft: 'left',
@@ -66,17 +66,17 @@ const plain: Record<string, BenchAct> = {
   ArrowDown: 'down',
   '?': 'keys',
 };
-for (const { keys, act } of keyLines) {
-  if (act && keys.length === 1 && keys[0]!.length === 1) plain[keys[0]!.toLowerCase()] = act;
+for (const { keys, command } of keyLines) {
+  if (command && keys.length === 1 && keys[0]!.length === 1) plain[keys[0]!.toLowerCase()] = command;
 }
 
-/** Which act a key asks for. */
-export function actOf(event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>): BenchAct | undefined {
+/** Which command a key asks for. */
+export function actOf(event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>): BenchCommand | undefined {
   if (event.ctrlKey || event.metaKey) {
     if (event.key.toLowerCase() !== 'z') return undefined;
     return event.shiftKey ? 'redo' : 'undo';
   }
   if (event.altKey) return undefined;
-  const act = plain[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-  return act === 'quarter' && event.shiftKey ? 'quarter-back' : act;
+  const command = plain[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+  return command === 'quarter' && event.shiftKey ? 'quarter-back' : command;
 }

@@ -7,11 +7,11 @@ interface InHand {
   framing: Framing;
 }
 
-/** A pause of the keys or the wheel ends their act. */
+/** A pause of the keys or the wheel ends their edit. */
 const ENDS_MILLIS = 320;
 
 /**
- * A framing under the hand: shown at once, kept as one act when the hand rests, goes on to something else, or leaves. So a
+ * A framing under the hand: shown at once, kept as one edit when the hand rests, goes on to something else, or leaves. So a
  * key held down or a turn of the wheel is one step to undo.
  */
 export function useHand(keep: (words: string, originalId: string, framing: Framing) => void) {

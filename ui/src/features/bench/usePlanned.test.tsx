@@ -3,7 +3,7 @@ import { act, renderHook, waitFor } from '@testing-library/react';
 import type { PropsWithChildren } from 'react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { TicketDocument } from '../ticket';
-import { centred, noDeparture, type Framing } from '../framing';
+import { centred, noOverride, type Framing } from '../framing';
 import { usePlanned, type Subject } from './usePlanned';
 
 const post = vi.hoisted(() => vi.fn());
@@ -11,8 +11,8 @@ vi.mock('../../api/client', async (original) => ({ ...(await original<object>())
 
 const ticket = { ppi: 300, size: { kind: 'own' } } as TicketDocument;
 const subjects: Record<string, Subject> = {
-  a: { originalId: 'a', ticket, departure: noDeparture },
-  b: { originalId: 'b', ticket, departure: noDeparture },
+  a: { originalId: 'a', ticket, override: noOverride },
+  b: { originalId: 'b', ticket, override: noOverride },
 };
 const queries = new QueryClient();
 const wrapper = ({ children }: PropsWithChildren) => (

@@ -2,14 +2,14 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { startTransition, useCallback, useEffect, useMemo, useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
-import { held, seenSides, type Departure, type Framing } from '../framing';
+import { held, seenSides, type Override, type Framing } from '../framing';
 import { planQuery, type TicketDocument } from '../ticket';
 
 /** Which picture is planned, and under what. */
 export interface Subject {
   originalId: string;
   ticket: TicketDocument;
-  departure: Departure;
+  override: Override;
 }
 
 /**
@@ -66,13 +66,13 @@ class Asker {
     if (this.wish) window.setTimeout(() => void this.next(), Math.max(0, until - performance.now()));
   }
 
-  private planOf({ subject: { originalId, ticket, departure }, framing }: Wish): Promise<Schemas['PlanView']> {
-    const known = this.queries.getQueryData(planQuery(originalId, ticket, framing, departure).queryKey);
+  private planOf({ subject: { originalId, ticket, override }, framing }: Wish): Promise<Schemas['PlanView']> {
+    const known = this.queries.getQueryData(planQuery(originalId, ticket, framing, override).queryKey);
     if (known) return Promise.resolve(known);
     return answer(
       api.POST('/api/v1/originals/{id}/plan', {
         params: { path: { id: originalId } },
-        body: { ticket, framing, departure },
+        body: { ticket, framing, override },
       }),
     );
   }
@@ -116,8 +116,8 @@ export function usePlanned(subject: Subject | undefined, framing: Framing) {
   // A plan that was fetched ahead is shown in the very drawing that brings its picture.
   const ahead = useMemo(() => {
     if (!subject) return undefined;
-    const { originalId, ticket, departure } = subject;
-    const known = queries.getQueryData(planQuery(originalId, ticket, framing, departure).queryKey);
+    const { originalId, ticket, override } = subject;
+    const known = queries.getQueryData(planQuery(originalId, ticket, framing, override).queryKey);
     return known && told({ subject, framing }, known);
   }, [queries, subject, framing]);
   const current = latest?.wish.subject === subject ? latest : ahead;
@@ -133,7 +133,7 @@ export function usePlanAhead(subject: Subject | undefined, framing: Framing) {
   const queries = useQueryClient();
   useEffect(() => {
     if (subject) {
-      void queries.prefetchQuery(planQuery(subject.originalId, subject.ticket, framing, subject.departure));
+      void queries.prefetchQuery(planQuery(subject.originalId, subject.ticket, framing, subject.override));
     }
   }, [queries, subject, framing]);
 }

@@ -30,7 +30,7 @@ const parts: { value: CarryPart; label: string }[] = [
   { value: 'PLACE', label: 'where it sits, how tight' },
   { value: 'TILT', label: 'tilt and corners' },
   { value: 'TURN', label: 'turns and mirror' },
-  { value: 'LIFT', label: 'its own lift' },
+  { value: 'SHARPENING', label: 'sharpening' },
 ];
 
 const ROW = 46;
@@ -56,10 +56,10 @@ export function CarryDrawer({ from, originals, chosen, ticketId, isAccepted, onF
     if (!shown) return;
     onCarry(
       `carried to ${count(shown.changes.length, 'picture')}`,
-      shown.changes.map(({ originalId, framing, departure }) => ({
+      shown.changes.map(({ originalId, framing, override }) => ({
         originalId,
         ...(framing && { framing: framing.document }),
-        ...(departure && { departure: departure.document }),
+        ...(override && { override: override.document }),
       })),
     );
     onClose();
@@ -168,7 +168,7 @@ function Targets({ others, to, changes, onToggle }: TargetsProps) {
   );
 }
 
-function Difference({ change: { before, after, framing, departure } }: { change: Schemas['CarryChange'] }) {
+function Difference({ change: { before, after, framing, override } }: { change: Schemas['CarryChange'] }) {
   if (!after.verdict) return <span className="state-poor">cannot be printed so</span>;
   return (
     <span className="carry-difference">
@@ -180,7 +180,7 @@ function Difference({ change: { before, after, framing, departure } }: { change:
           <Verdict level={after.verdict} />
         </>
       )}
-      {departure && <span className="quiet">lift</span>}
+      {override && <span className="quiet">sharpening</span>}
     </span>
   );
 }

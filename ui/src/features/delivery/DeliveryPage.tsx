@@ -102,7 +102,7 @@ export function DeliveryPage() {
             {data.finishedAt && `, checked ${time(data.finishedAt)}`}
           </p>
         </div>
-        <span className="delivery-acts">
+        <span className="delivery-buttons">
           {lost.length === 0 ? (
             <Button type="primary" href={`${base}/delivery.zip`}>
               Download all as ZIP
@@ -210,7 +210,7 @@ export function DeliveryPage() {
                   )}
                 </>
               ) : (
-                <Verdict level="POOR" text={piece.trouble ?? piece.state.toLowerCase()} plain />
+                <Verdict level="POOR" text={piece.problem ?? piece.state.toLowerCase()} plain />
               ),
           },
         ]}

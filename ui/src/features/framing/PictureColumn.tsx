@@ -2,24 +2,24 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useRef, type ReactNode } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
 import { decimals, stem } from '../../shared/format';
-import type { Departure } from './queries';
+import type { Override } from './queries';
 import './pictureColumn.css';
 
 const ROW = 58;
 
 interface Props {
   originals: Schemas['OriginalView'][];
-  outlook: Map<string, Schemas['PictureOutlook']>;
+  estimate: Map<string, Schemas['PictureEstimate']>;
   at: number;
   isAccepted: (originalId: string) => boolean;
-  departureOf: (originalId: string) => Departure;
+  overrideOf: (originalId: string) => Override;
   onGo: (at: number) => void;
   /** Stands above the pile. */
   head?: ReactNode;
 }
 
 /** The pile as a narrow column, each picture with its state. */
-export const PictureColumn = memo(function PictureColumn({ originals, outlook, at, isAccepted, departureOf, onGo, head }: Props) {
+export const PictureColumn = memo(function PictureColumn({ originals, estimate, at, isAccepted, overrideOf, onGo, head }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useVirtualizer({
     count: originals.length,
@@ -43,7 +43,7 @@ export const PictureColumn = memo(function PictureColumn({ originals, outlook, a
           {rows.getVirtualItems().map((row) => {
             const original = originals[row.index]!;
             const here = row.index === at;
-            const picture = outlook.get(original.id);
+            const picture = estimate.get(original.id);
             return (
               <button
                 key={original.id}
@@ -58,7 +58,7 @@ export const PictureColumn = memo(function PictureColumn({ originals, outlook, a
                 <span>
                   <strong>{stem(original.path)}</strong>
                   <State here={here} accepted={isAccepted(original.id)} picture={picture} />
-                  <Own departure={departureOf(original.id)} />
+                  <Own override={overrideOf(original.id)} />
                 </span>
               </button>
             );
@@ -70,12 +70,12 @@ export const PictureColumn = memo(function PictureColumn({ originals, outlook, a
 });
 
 /** What a picture has of its own beside the ticket, in a word. */
-export function departureWords({ ppi, lift }: Departure): string {
-  return [ppi === null ? '' : `own ppi ${ppi}`, lift ? 'own lift' : ''].filter(Boolean).join(', ');
+export function overrideWords({ ppi, sharpening }: Override): string {
+  return [ppi === null ? '' : `own ppi ${ppi}`, sharpening ? 'own sharpening' : ''].filter(Boolean).join(', ');
 }
 
-function Own({ departure }: { departure: Departure }) {
-  const words = departureWords(departure);
+function Own({ override }: { override: Override }) {
+  const words = overrideWords(override);
   return words ? <span className="state-own">◇ {words}</span> : null;
 }
 
@@ -86,7 +86,7 @@ function State({
 }: {
   here: boolean;
   accepted: boolean;
-  picture?: Schemas['PictureOutlook'];
+  picture?: Schemas['PictureEstimate'];
 }) {
   if (accepted) return <span className="state-framed">● framed</span>;
   if (here) return <span>▶ here</span>;

@@ -2,7 +2,7 @@
  * Acts of one page, sent one after the other in the order they were done. When one fails those behind it are dropped: they
  * were done on what is not so.
  */
-export class ActQueue {
+export class EditQueue {
   private waiting: (() => Promise<void>)[] = [];
   private busy = false;
 

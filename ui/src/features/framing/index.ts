@@ -16,6 +16,6 @@ export {
   type Limit,
   type Side,
 } from './framing';
-export { departureWords, PictureColumn } from './PictureColumn';
-export { departuresQuery, framingsQuery, noDeparture, type Departure } from './queries';
+export { overrideWords, PictureColumn } from './PictureColumn';
+export { overridesQuery, framingsQuery, noOverride, type Override } from './queries';
 export { useFramings, type Change } from './useFramings';

@@ -2,11 +2,11 @@ import { queryOptions } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
 
 export type FramingView = Schemas['FramingView'];
-export type DepartureView = Schemas['DepartureView'];
-export type Departure = Schemas['DepartureDocument'];
-export type ActOutcome = Schemas['ActOutcome'];
+export type OverrideView = Schemas['OverrideView'];
+export type Override = Schemas['OverrideDocument'];
+export type EditOutcome = Schemas['EditOutcome'];
 
-export const noDeparture: Departure = { schemaVersion: 1, ppi: null };
+export const noOverride: Override = { schemaVersion: 1, ppi: null };
 
 export const framingsQuery = (jobId: string, shape: string | undefined) =>
   queryOptions({
@@ -18,41 +18,41 @@ export const framingsQuery = (jobId: string, shape: string | undefined) =>
       ),
   });
 
-export const departuresQuery = (ticketId: string | undefined) =>
+export const overridesQuery = (ticketId: string | undefined) =>
   queryOptions({
-    queryKey: ['departures', ticketId],
+    queryKey: ['overrides', ticketId],
     enabled: ticketId !== undefined,
     queryFn: () =>
-      answer(api.GET('/api/v1/tickets/{ticketId}/departures', { params: { path: { ticketId: ticketId! } } })),
+      answer(api.GET('/api/v1/tickets/{ticketId}/overrides', { params: { path: { ticketId: ticketId! } } })),
   });
 
-/** The act that would be undone next, and the one that would be redone. */
+/** The edit that would be undone next, and the one that would be redone. */
 export const historyQuery = (jobId: string) =>
   queryOptions({
-    queryKey: ['acts', jobId],
-    queryFn: () => answer(api.GET('/api/v1/jobs/{jobId}/acts', { params: { path: { jobId } } })),
+    queryKey: ['edits', jobId],
+    queryFn: () => answer(api.GET('/api/v1/jobs/{jobId}/edits', { params: { path: { jobId } } })),
   });
 
-export type ActRequest = Schemas['ActRequest'];
+export type EditRequest = Schemas['EditRequest'];
 
-/** So small an act is sent even while its page is being left: browsers carry a few such requests to their end. */
+/** So small an edit is sent even while its page is being left: browsers carry a few such requests to their end. */
 const FEW = 20;
 
-export function sendAct(jobId: string, body: ActRequest): Promise<ActOutcome> {
+export function sendAct(jobId: string, body: EditRequest): Promise<EditOutcome> {
   return answer(
-    api.POST('/api/v1/jobs/{jobId}/acts', {
+    api.POST('/api/v1/jobs/{jobId}/edits', {
       params: { path: { jobId } },
       body,
-      keepalive: body.framings.length + body.departures.length <= FEW,
+      keepalive: body.framings.length + body.overrides.length <= FEW,
     }),
   );
 }
 
-export function sendStep(jobId: string, actId: string, step: 'undo' | 'redo'): Promise<ActOutcome> {
-  const params = { path: { jobId, actId } };
+export function sendStep(jobId: string, editId: string, step: 'undo' | 'redo'): Promise<EditOutcome> {
+  const params = { path: { jobId, editId } };
   return answer(
     step === 'undo'
-      ? api.POST('/api/v1/jobs/{jobId}/acts/{actId}/undo', { params })
-      : api.POST('/api/v1/jobs/{jobId}/acts/{actId}/redo', { params }),
+      ? api.POST('/api/v1/jobs/{jobId}/edits/{editId}/undo', { params })
+      : api.POST('/api/v1/jobs/{jobId}/edits/{editId}/redo', { params }),
   );
 }

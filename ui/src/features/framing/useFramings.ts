@@ -2,28 +2,28 @@ import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-quer
 import { App } from 'antd';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { Problem } from '../../api/problems';
-import { ActQueue } from './actQueue';
+import { EditQueue } from './editQueue';
 import { centred, same, type Framing } from './framing';
 import {
-  departuresQuery,
+  overridesQuery,
   framingsQuery,
   historyQuery,
-  noDeparture,
+  noOverride,
   sendAct,
   sendStep,
-  type ActOutcome,
-  type ActRequest,
-  type Departure,
-  type DepartureView,
+  type EditOutcome,
+  type EditRequest,
+  type Override,
+  type OverrideView,
   type FramingView,
 } from './queries';
 
-/** What an act changes on one picture; what is not named stays. */
+/** What an edit changes on one picture; what is not named stays. */
 export interface Change {
   originalId: string;
   framing?: Framing;
   accepted?: boolean;
-  departure?: Departure;
+  override?: Override;
 }
 
 interface Place {
@@ -33,8 +33,8 @@ interface Place {
 }
 
 /**
- * The framings of a job for one shape and what its pictures have of their own: shown as soon as an act is done, kept by the
- * server act by act, undone and redone there. Another window's act is never overwritten: then this one is told and looks
+ * The framings of a job for one shape and what its pictures have of their own: shown as soon as an edit is done, kept by the
+ * server edit by edit, undone and redone there. Another window's edit is never overwritten: then this one is told and looks
  * anew.
  */
 export function useFramings(place: Place) {
@@ -42,7 +42,7 @@ export function useFramings(place: Place) {
   const queries = useQueryClient();
   const { message } = App.useApp();
   const kept = useQuery(framingsQuery(jobId, shape)).data;
-  const own = useQuery(departuresQuery(ticketId)).data;
+  const own = useQuery(overridesQuery(ticketId)).data;
   const history = useQuery(historyQuery(jobId)).data;
   const byId = useMemo(() => new Map(kept?.map((one) => [one.originalId, one])), [kept]);
   const ownById = useMemo(() => new Map(own?.map((one) => [one.originalId, one.document])), [own]);
@@ -53,7 +53,7 @@ export function useFramings(place: Place) {
   told.current = message;
   const queue = useMemo(
     () =>
-      new ActQueue(async (error) => {
+      new EditQueue(async (error) => {
         const problem = Problem.from(error);
         void told.current.warning(`${problem.message} ${problem.remedy}`);
         store.forget();
@@ -69,7 +69,7 @@ export function useFramings(place: Place) {
     return () => window.removeEventListener('beforeunload', hold);
   }, [queue]);
 
-  const act = useCallback(
+  const edit = useCallback(
     (words: string, changes: Change[]) => {
       if (!store.isReady) return;
       const shown = changes.filter((change) => store.show(change));
@@ -88,7 +88,7 @@ export function useFramings(place: Place) {
         if (!last) return;
         const outcome = await sendStep(jobId, last.id, which);
         store.take(outcome);
-        onDone([...outcome.framings, ...outcome.departures].map(({ originalId }) => originalId));
+        onDone([...outcome.framings, ...outcome.overrides].map(({ originalId }) => originalId));
       }),
     [jobId, queries, queue, store],
   );
@@ -100,8 +100,8 @@ export function useFramings(place: Place) {
     isLoaded: kept !== undefined,
     of,
     isAccepted: useCallback((originalId: string) => byId.get(originalId)?.accepted ?? false, [byId]),
-    departureOf: useCallback((originalId: string) => ownById.get(originalId) ?? noDeparture, [ownById]),
-    act,
+    overrideOf: useCallback((originalId: string) => ownById.get(originalId) ?? noOverride, [ownById]),
+    edit,
     step,
     undoes: history?.undo?.words,
     redoes: history?.redo?.words,
@@ -111,12 +111,12 @@ export function useFramings(place: Place) {
 async function lookAnew(queries: QueryClient, jobId: string, ticketId: string | undefined) {
   await Promise.all([
     queries.invalidateQueries({ queryKey: ['framings', jobId] }),
-    queries.invalidateQueries({ queryKey: departuresQuery(ticketId).queryKey }),
+    queries.invalidateQueries({ queryKey: overridesQuery(ticketId).queryKey }),
     queries.invalidateQueries({ queryKey: historyQuery(jobId).queryKey }),
   ]);
 }
 
-/** Framings and departures in the query cache: shown ahead of the server, then replaced by what it answered. */
+/** Framings and overrides in the query cache: shown ahead of the server, then replaced by what it answered. */
 class Store {
   /** Acts on each picture that are shown and not yet answered. */
   private readonly underWay = new Map<string, number>();
@@ -137,14 +137,14 @@ class Store {
       ?.find((one) => one.originalId === originalId);
   }
 
-  private departure(originalId: string): DepartureView | undefined {
+  private override(originalId: string): OverrideView | undefined {
     return this.queries
-      .getQueryData(departuresQuery(this.place.ticketId).queryKey)
+      .getQueryData(overridesQuery(this.place.ticketId).queryKey)
       ?.find((one) => one.originalId === originalId);
   }
 
   /** Shows a change; false if nothing would be other than it is. */
-  show({ originalId, framing, accepted, departure }: Change): boolean {
+  show({ originalId, framing, accepted, override }: Change): boolean {
     let changed = false;
     const { shape, ticketId } = this.place;
     if (framing !== undefined || accepted !== undefined) {
@@ -158,16 +158,16 @@ class Store {
         changed = true;
       }
     }
-    if (departure !== undefined) {
-      const version = this.departure(originalId)?.version ?? -1;
-      this.putDepartures([{ originalId, ticketId: ticketId!, version, document: departure }]);
+    if (override !== undefined) {
+      const version = this.override(originalId)?.version ?? -1;
+      this.putOverrides([{ originalId, ticketId: ticketId!, version, document: override }]);
       changed = true;
     }
     return changed;
   }
 
-  /** As it is sent: what the act left on the screen, with the versions that it was done on. */
-  request(words: string, changes: Change[]): ActRequest {
+  /** As it is sent: what the edit left on the screen, with the versions that it was done on. */
+  request(words: string, changes: Change[]): EditRequest {
     const { shape, ticketId } = this.place;
     return {
       words,
@@ -183,33 +183,33 @@ class Store {
             accepted: accepted ?? now?.accepted ?? false,
           };
         }),
-      departures: changes
-        .filter(({ departure }) => departure !== undefined)
-        .map(({ originalId, departure }) => ({
+      overrides: changes
+        .filter(({ override }) => override !== undefined)
+        .map(({ originalId, override }) => ({
           originalId,
           ticketId: ticketId!,
-          version: this.departure(originalId)?.version ?? -1,
-          document: departure!,
+          version: this.override(originalId)?.version ?? -1,
+          document: override!,
         })),
     };
   }
 
-  /** Takes the server's answer to an act that was shown before. */
-  take(outcome: ActOutcome) {
+  /** Takes the server's answer to an edit that was shown before. */
+  take(outcome: EditOutcome) {
     const { jobId } = this.place;
     const shapes = new Map<string, FramingView[]>();
     for (const framing of outcome.framings) {
       shapes.set(framing.shapeKey, [...(shapes.get(framing.shapeKey) ?? []), this.settled(framing)]);
     }
     for (const framings of shapes.values()) this.putFramings(framings);
-    this.putDepartures(outcome.departures);
+    this.putOverrides(outcome.overrides);
     this.queries.setQueryData(historyQuery(jobId).queryKey, outcome.history);
     // After one framing the figures of other pages follow when they are opened: a pass would ask for all of them each time.
-    const refetchType = outcome.departures.length > 0 || outcome.framings.length > 1 ? 'active' : 'none';
-    void this.queries.invalidateQueries({ queryKey: ['outlook', jobId], refetchType });
+    const refetchType = outcome.overrides.length > 0 || outcome.framings.length > 1 ? 'active' : 'none';
+    void this.queries.invalidateQueries({ queryKey: ['estimate', jobId], refetchType });
   }
 
-  /** Where a later act on the same picture is on the screen already only the version is news. */
+  /** Where a later edit on the same picture is on the screen already only the version is news. */
   private settled(answered: FramingView): FramingView {
     const behind = this.underWay.get(answered.originalId) ?? 0;
     this.underWay.set(answered.originalId, Math.max(0, behind - 1));
@@ -229,10 +229,10 @@ class Store {
     this.queries.setQueryData(queryKey, (all) => replaced(all, framings));
   }
 
-  private putDepartures(departures: DepartureView[]) {
-    const first = departures[0];
+  private putOverrides(overrides: OverrideView[]) {
+    const first = overrides[0];
     if (!first) return;
-    this.queries.setQueryData(departuresQuery(first.ticketId).queryKey, (all) => replaced(all, departures));
+    this.queries.setQueryData(overridesQuery(first.ticketId).queryKey, (all) => replaced(all, overrides));
   }
 }
 

@@ -22,7 +22,7 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
     async (jobId: string) => {
       await Promise.all([
         queries.invalidateQueries({ queryKey: ['originals', jobId] }),
-        queries.invalidateQueries({ queryKey: ['outlook', jobId] }),
+        queries.invalidateQueries({ queryKey: ['estimate', jobId] }),
         queries.invalidateQueries({ queryKey: ['jobs'] }),
       ]);
     },

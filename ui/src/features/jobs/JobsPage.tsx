@@ -15,11 +15,11 @@ import './jobs.css';
 function LastRun({ jobId }: { jobId: string }) {
   const run = useRuns(jobId).data?.[0];
   if (!run) return <span className="quiet">not run yet</span>;
-  const { checked, all, trouble } = run.counts;
+  const { checked, all, failed } = run.counts;
   return (
     <span className="quiet">
       last run “{run.ticketName}”, {day(run.startedAt)} {time(run.startedAt)}: {checked} of {all} checked
-      {trouble > 0 && `, ${trouble} in trouble`}
+      {failed > 0 && `, ${failed} failed`}
       {run.state === 'RUNNING' ? ', running' : runWord[run.state]}
     </span>
   );

@@ -14,7 +14,7 @@ interface Props {
 
 /** One original with its facts, and beside its own size the size it will leave with. */
 export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Props) {
-  const { original, outlook } = entry;
+  const { original, estimate } = entry;
   const { facts } = original;
   const { level, text } = standing(entry);
   const folder = original.path.split('/').slice(0, -1).join('/');
@@ -59,8 +59,8 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
             {unitSymbol[unit]} at {ppi} · {bytes(facts.unpackedBytes)}
           </span>
           {original.damage ? (
-            <span className="picture-reason picture-reason-short" title={original.trouble?.text}>
-              {original.trouble?.text}
+            <span className="picture-reason picture-reason-short" title={original.problem?.text}>
+              {original.problem?.text}
             </span>
           ) : (
             <>
@@ -68,14 +68,14 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
                 {oddities(original) || colourText(original)}
               </span>
               <span className="picture-line">
-                {lossText(entry) || (outlook && outlook.width > 0 ? `leaves ${pixels(outlook.width, outlook.height)} px` : ' ')}
+                {lossText(entry) || (estimate && estimate.width > 0 ? `leaves ${pixels(estimate.width, estimate.height)} px` : ' ')}
               </span>
             </>
           )}
         </>
       ) : (
-        <span className="picture-reason" title={original.trouble?.text}>
-          {original.trouble?.text}
+        <span className="picture-reason" title={original.problem?.text}>
+          {original.problem?.text}
         </span>
       )}
       <span className="picture-line">

@@ -61,7 +61,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
             title: 'Leaves as',
             key: 'leaves',
             width: 115,
-            render: (_, { outlook }) => (outlook && outlook.width > 0 ? pixels(outlook.width, outlook.height) : '—'),
+            render: (_, { estimate }) => (estimate && estimate.width > 0 ? pixels(estimate.width, estimate.height) : '—'),
           },
           {
             title: 'Standing',
@@ -69,7 +69,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
             ellipsis: true,
             render: (_, entry) => {
               const { level, text } = standing(entry);
-              return <Verdict level={level} text={entry.original.trouble?.text ?? text} plain />;
+              return <Verdict level={level} text={entry.original.problem?.text ?? text} plain />;
             },
           },
         ]}

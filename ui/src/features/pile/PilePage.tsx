@@ -7,11 +7,11 @@ import { Problem } from '../../api/problems';
 import { count, stem } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
 import { CarryDrawer } from '../carry';
-import { departureWords, useFramings } from '../framing';
+import { overrideWords, useFramings } from '../framing';
 import { DropPlace, useIntake, type ArrivingFile } from '../intake';
 import { useJob } from '../jobs';
 import { SayProfile } from '../profiles';
-import { outlookQuery, sizeWords, startRun, useActiveTicket } from '../ticket';
+import { estimateQuery, sizeWords, startRun, useActiveTicket } from '../ticket';
 import { PictureGrid } from './PictureGrid';
 import { PictureTable } from './PictureTable';
 import { arranged, filters, sortWords, type Entry, type FilterKey, type SortKey } from './pileModel';
@@ -26,9 +26,9 @@ export function PilePage() {
   const job = useJob(jobId).data;
   const originals = useOriginals(jobId);
   const ticket = useActiveTicket(jobId);
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
-  const framings = useFramings({ jobId, shape: outlook?.shapeKey, ticketId: ticket?.id });
-  const { isAccepted, departureOf } = framings;
+  const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
+  const framings = useFramings({ jobId, shape: estimate?.shapeKey, ticketId: ticket?.id });
+  const { isAccepted, overrideOf } = framings;
   const { add, arriving } = useIntake();
   const [filter, setFilter] = useState<FilterKey>('all');
   const [sort, setSort] = useState<SortKey>('name');
@@ -40,15 +40,15 @@ export function PilePage() {
 
   const losses = useLosses(sort === 'colour' ? (originals.data ?? []) : NOBODY, ticket?.document);
   const entries = useMemo<Entry[]>(() => {
-    const byId = new Map(outlook?.pictures.map((picture) => [picture.originalId, picture]));
+    const byId = new Map(estimate?.pictures.map((picture) => [picture.originalId, picture]));
     return (originals.data ?? []).map((original) => ({
       original,
-      outlook: byId.get(original.id),
+      estimate: byId.get(original.id),
       framed: isAccepted(original.id),
-      own: departureWords(departureOf(original.id)),
+      own: overrideWords(overrideOf(original.id)),
       loss: losses.get(original.id),
     }));
-  }, [originals.data, outlook, isAccepted, departureOf, losses]);
+  }, [originals.data, estimate, isAccepted, overrideOf, losses]);
   const shown = useMemo(() => arranged(entries, filter, sort), [entries, filter, sort]);
 
   if (originals.isPending) return <Loading what="the pile" />;
@@ -167,7 +167,7 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
   const navigate = useNavigate();
   const { message } = App.useApp();
   const picked = entries.filter(({ original }) => chosen.has(original.id));
-  const all = entries.filter(({ outlook }) => outlook !== undefined && outlook.problems.length === 0);
+  const all = entries.filter(({ estimate }) => estimate !== undefined && estimate.problems.length === 0);
   const pictures = useMemo(
     () => entries.filter(({ original }) => chosen.has(original.id) && original.facts),
     [entries, chosen],
@@ -190,7 +190,7 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
     },
     onSettled: () => {
       void queries.invalidateQueries({ queryKey: originalsQuery(jobId).queryKey });
-      void queries.invalidateQueries({ queryKey: ['outlook', jobId] });
+      void queries.invalidateQueries({ queryKey: ['estimate', jobId] });
       onDone();
     },
   });
@@ -210,7 +210,7 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
     onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
     onSettled: () => {
       void queries.invalidateQueries({ queryKey: originalsQuery(jobId).queryKey });
-      void queries.invalidateQueries({ queryKey: ['outlook', jobId] });
+      void queries.invalidateQueries({ queryKey: ['estimate', jobId] });
     },
   });
   const run = useMutation({
@@ -284,7 +284,7 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           isAccepted={framings.isAccepted}
           onFrom={setCarriesFrom}
           onClose={() => setCarriesFrom(undefined)}
-          onCarry={framings.act}
+          onCarry={framings.edit}
         />
       )}
     </footer>

@@ -30,7 +30,7 @@ function entry(path: string, width: number, height: number, realPpi: number, par
       },
       ...part,
     },
-    outlook: {
+    estimate: {
       originalId: path,
       name: path,
       width: 2400,
@@ -52,7 +52,7 @@ const broken: Entry = {
     ...entry('z.jpg', 1, 1, 0).original,
     facts: undefined,
     state: 'BROKEN',
-    trouble: { code: 'cut-short', text: 'is cut short', remedy: 'Put a whole copy in its place.' },
+    problem: { code: 'cut-short', text: 'is cut short', remedy: 'Add an intact copy.' },
   },
   framed: false,
   own: '',
@@ -77,7 +77,7 @@ describe('the pile', () => {
     ]);
   });
 
-  it('filters by shape and trouble', () => {
+  it('filters by shape and problem', () => {
     expect(arranged(pile, 'wide', 'name')).toHaveLength(1);
     expect(arranged(pile, 'square', 'name').map(({ original }) => original.path)).toEqual(['small.jpg']);
     expect(arranged(pile, 'look', 'name').map(({ original }) => original.path)).toEqual(['small.jpg', 'z.jpg']);
@@ -123,7 +123,7 @@ describe('the pile', () => {
     const damaged = entry('cut.jpg', 600, 400, 300, {
       state: 'BROKEN',
       damage: { from: 'FOOT', share: 0.25 },
-      trouble: { code: 'cut-short', text: 'is cut short', remedy: 'Put a whole copy in its place.' },
+      problem: { code: 'cut-short', text: 'is cut short', remedy: 'Add an intact copy.' },
     });
     expect(damagedPart(damaged.original)).toEqual({ top: '0', right: '0', bottom: '25%', left: '0' });
     expect(standing(damaged)).toEqual({ level: 'POOR', text: 'damaged: not printed' });

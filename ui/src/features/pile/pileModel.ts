@@ -3,12 +3,12 @@ import { decimals } from '../../shared/format';
 import type { Level } from '../../shared/Verdict';
 
 export type Original = Schemas['OriginalView'];
-export type PictureOutlook = Schemas['PictureOutlook'];
+export type PictureEstimate = Schemas['PictureEstimate'];
 
 /** An original with what the ticket makes of it. */
 export interface Entry {
   original: Original;
-  outlook?: PictureOutlook;
+  estimate?: PictureEstimate;
   /** Whether a person has said yes to its framing in the ticket's shape. */
   framed: boolean;
   /** What it has of its own beside the ticket, in words. */
@@ -27,20 +27,20 @@ export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => 
   { key: 'upright', words: 'upright', holds: ({ original: { facts } }) => !!facts && facts.width < facts.height },
   { key: 'square', words: 'square', holds: ({ original: { facts } }) => !!facts && facts.width === facts.height },
   { key: 'no-profile', words: 'no profile', holds: ({ original: { facts } }) => facts?.profileOrigin === 'ASSUMED' },
-  { key: 'small', words: 'too small', holds: ({ outlook }) => outlook?.verdict === 'POOR' },
+  { key: 'small', words: 'too small', holds: ({ estimate }) => estimate?.verdict === 'POOR' },
   { key: 'unframed', words: 'not framed', holds: ({ original, framed }) => isForPieces(original) && !framed },
   { key: 'own', words: 'with their own', holds: ({ own }) => own !== '' },
   { key: 'left-out', words: 'left out', holds: ({ original }) => original.leftOut },
 ];
 
-export function needsALook({ original, outlook }: Entry): boolean {
-  return original.state !== 'SOUND' || outlook?.verdict === 'POOR' || (outlook?.problems.length ?? 0) > 0;
+export function needsALook({ original, estimate }: Entry): boolean {
+  return original.state !== 'SOUND' || estimate?.verdict === 'POOR' || (estimate?.problems.length ?? 0) > 0;
 }
 
 const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
   name: (a, b) => a.original.path.localeCompare(b.original.path, 'en', { numeric: true }),
   pixels: (a, b) => area(b) - area(a),
-  ppi: (a, b) => (a.outlook?.realPpi ?? 0) - (b.outlook?.realPpi ?? 0),
+  ppi: (a, b) => (a.estimate?.realPpi ?? 0) - (b.estimate?.realPpi ?? 0),
   colour: (a, b) => (b.loss?.meanDifference ?? -1) - (a.loss?.meanDifference ?? -1),
   weight: (a, b) => (b.original.facts?.unpackedBytes ?? 0) - (a.original.facts?.unpackedBytes ?? 0),
 };
@@ -63,17 +63,17 @@ export function arranged(entries: Entry[], filter: FilterKey, sort: SortKey): En
 }
 
 /** The one line that says how a picture stands. */
-export function standing({ original, outlook, own }: Entry): { level: Level; text: string } {
+export function standing({ original, estimate, own }: Entry): { level: Level; text: string } {
   if (original.damage && original.printedDamaged) return { level: 'SOFT', text: 'damaged, but printed' };
   if (original.damage) return { level: 'POOR', text: 'damaged: not printed' };
-  if (original.trouble) return { level: 'POOR', text: original.trouble.remedy.replace(/\.$/, '').toLowerCase() };
+  if (original.problem) return { level: 'POOR', text: original.problem.remedy.replace(/\.$/, '').toLowerCase() };
   if (original.leftOut) return { level: 'SOFT', text: 'left out of the run' };
-  const problem = outlook?.problems[0];
+  const problem = estimate?.problems[0];
   if (problem) return { level: 'POOR', text: problem.text };
-  if (!outlook?.verdict) return { level: 'FINE', text: 'here' };
-  const ppi = `${decimals(outlook.realPpi, 0)} ppi real`;
+  if (!estimate?.verdict) return { level: 'FINE', text: 'here' };
+  const ppi = `${decimals(estimate.realPpi, 0)} ppi real`;
   const apart = own ? `, ${own}` : '';
-  return { level: outlook.verdict, text: `${outlook.verdict.toLowerCase()}, ${ppi}${apart}` };
+  return { level: estimate.verdict, text: `${estimate.verdict.toLowerCase()}, ${ppi}${apart}` };
 }
 
 /** What its print loses of its colours, in a line. */

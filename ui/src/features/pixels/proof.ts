@@ -11,14 +11,14 @@ export interface ProofOrder {
   originalId: string;
   ticket: Schemas['TicketDocument'];
   /** Else none. */
-  departure?: Schemas['DepartureDocument'];
+  override?: Schemas['OverrideDocument'];
   /** Else the picture's own. */
   framing?: Schemas['FramingDocument'];
 }
 
 /** Which picture is proofed, and how in all. */
 export interface ProofSubject extends ProofOrder {
-  departure: Schemas['DepartureDocument'];
+  override: Schemas['OverrideDocument'];
   framing: Schemas['FramingDocument'];
 }
 
@@ -34,7 +34,7 @@ export interface ProofPart {
 export interface Proof extends ProofPart {
   blob: Blob;
   originalId: string;
-  /** In per cent; null where nothing is lifted. */
+  /** In per cent; null where nothing is isSharpened. */
   halo: number | null;
 }
 

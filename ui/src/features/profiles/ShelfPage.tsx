@@ -128,7 +128,7 @@ function Described({ profile, all, onGone }: { profile: Profile; all: Profile[];
             </div>
           ))}
         </dl>
-        <div className="shelf-acts">
+        <div className="shelf-buttons">
           <label className="field">
             <span>drawn beside</span>
             <Select

@@ -7,7 +7,7 @@ import { isForPieces } from '../../api/client';
 import { decimals, pixels } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
-import { centred, noDeparture, PictureColumn, useFramings } from '../framing';
+import { centred, noOverride, PictureColumn, useFramings } from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
 import { colourLossQuery } from '../profiles';
@@ -22,7 +22,7 @@ import {
   type ProofSubject,
   type Size,
 } from '../pixels';
-import { changeTicket, outlookQuery, planQuery, useActiveTicket } from '../ticket';
+import { changeTicket, estimateQuery, planQuery, useActiveTicket } from '../ticket';
 import { DisplayRuler } from './DisplayRuler';
 import { ASSUMED_PPI, useDisplayPpi } from './displayPpi';
 import { ProofLines } from './ProofLines';
@@ -34,11 +34,11 @@ import { Trial, type Tried } from './Trial';
 import './proof.css';
 
 /** What the file is held against. */
-type Beside = 'ORIGINAL' | 'UNLIFTED' | 'TICKET' | 'COLOURS';
+type Beside = 'ORIGINAL' | 'UNSHARPENED' | 'TICKET' | 'COLOURS';
 
 const besideNames: Record<Beside, string> = {
   ORIGINAL: "the original's own pixels",
-  UNLIFTED: 'without lift',
+  UNSHARPENED: 'not sharpened',
   TICKET: 'as on the ticket',
   COLOURS: "the picture's own colours",
 };
@@ -66,8 +66,8 @@ export function ProofPage() {
   const job = useJob(jobId).data;
   const ticket = useActiveTicket(jobId);
   const originalsOfJob = useOriginals(jobId);
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
-  const framings = useFramings({ jobId, shape: outlook?.shapeKey, ticketId: ticket?.id });
+  const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
+  const framings = useFramings({ jobId, shape: estimate?.shapeKey, ticketId: ticket?.id });
   const [view, setView] = useState<Size>();
   const [moved, setMoved] = useState<{ originalId: string; x: number; y: number; contour?: number }>();
   const [wipe, setWipe] = useState(0.5);
@@ -86,32 +86,32 @@ export function ProofPage() {
     () => (originalsOfJob.data ?? []).filter((original) => isForPieces(original) && !original.leftOut),
     [originalsOfJob.data],
   );
-  const outlookById = useMemo(() => new Map(outlook?.pictures.map((one) => [one.originalId, one])), [outlook]);
+  const outlookById = useMemo(() => new Map(estimate?.pictures.map((one) => [one.originalId, one])), [estimate]);
   const { at, original, ahead, go } = useInTurn(originals);
 
   const document = ticket?.document;
-  const departure = original && framings.departureOf(original.id);
+  const override = original && framings.overrideOf(original.id);
   const framing = original && framings.isLoaded ? framings.of(original.id) : undefined;
   const asOrdered = useMemo<ProofSubject | undefined>(
     () =>
-      original && document && departure && framing
-        ? { originalId: original.id, ticket: document, departure, framing }
+      original && document && override && framing
+        ? { originalId: original.id, ticket: document, override, framing }
         : undefined,
-    [original, document, departure, framing],
+    [original, document, override, framing],
   );
   const isTrying = Object.values(tried).some((one) => one !== undefined);
-  // What is tried counts for this picture even where it has a lift of its own.
+  // What is tried counts for this picture even where it has sharpening of its own.
   const subject = useMemo<ProofSubject | undefined>(
     () =>
       asOrdered && {
         ...asOrdered,
         ticket: { ...asOrdered.ticket, ...tried },
-        departure: tried.lift ? { ...asOrdered.departure, lift: tried.lift } : asOrdered.departure,
+        override: tried.sharpening ? { ...asOrdered.override, sharpening: tried.sharpening } : asOrdered.override,
       },
     [asOrdered, tried],
   );
   const planning = useQuery({
-    ...planQuery(subject?.originalId, subject?.ticket, subject?.framing ?? centred, subject?.departure),
+    ...planQuery(subject?.originalId, subject?.ticket, subject?.framing ?? centred, subject?.override),
     enabled: subject !== undefined,
   });
   const plan = planning.data?.plan;
@@ -137,18 +137,18 @@ export function ProofPage() {
       reduction: shown.reduction,
     };
   }, [plan, view, shown, middle, look]);
-  const lifted = plan?.lift !== undefined && plan.lift !== null;
-  const compared: Beside = (beside === 'UNLIFTED' && !lifted) || (beside === 'TICKET' && !isTrying) ? 'ORIGINAL' : beside;
+  const isSharpened = plan?.sharpening !== undefined && plan.sharpening !== null;
+  const compared: Beside = (beside === 'UNSHARPENED' && !isSharpened) || (beside === 'TICKET' && !isTrying) ? 'ORIGINAL' : beside;
   const after = useQuery(proofQuery(subject, part));
   const inOwnColours = useMemo<ProofSubject | undefined>(
-    () => subject && { ...subject, ticket: { ...subject.ticket, colour: { kind: 'keep' }, lift: { kind: 'none' }, file: TRIED_FILE },
-      departure: noDeparture,
+    () => subject && { ...subject, ticket: { ...subject.ticket, colour: { kind: 'keep' }, sharpening: { kind: 'none' }, file: TRIED_FILE },
+      override: noOverride,
     },
     [subject],
   );
   const before = useQuery(
     proofQuery(
-      { TICKET: asOrdered, COLOURS: inOwnColours, ORIGINAL: subject, UNLIFTED: subject }[compared],
+      { TICKET: asOrdered, COLOURS: inOwnColours, ORIGINAL: subject, UNSHARPENED: subject }[compared],
       part && {
         ...part,
         show: compared === 'TICKET' || compared === 'COLOURS' ? 'FILE' : compared,
@@ -201,9 +201,9 @@ export function ProofPage() {
     }
   };
   const keepForThis = () => {
-    if (!original || !departure || !tried.lift) return;
-    framings.act('gave it a lift of its own', [
-      { originalId: original.id, departure: { ...departure, lift: tried.lift } },
+    if (!original || !override || !tried.sharpening) return;
+    framings.edit('gave this picture its own sharpening', [
+      { originalId: original.id, override: { ...override, sharpening: tried.sharpening } },
     ]);
     setTried({});
   };
@@ -211,7 +211,7 @@ export function ProofPage() {
   useKeys((event, target) => {
     if (event.ctrlKey || event.metaKey) return;
     const far = (event.shiftKey ? 400 : 80) / (shown?.magnify ?? 1);
-    const acts: Record<string, () => void> = {
+    const commands: Record<string, () => void> = {
       ArrowLeft: () => pan(-far, 0),
       ArrowRight: () => pan(far, 0),
       ArrowUp: () => pan(0, -far),
@@ -232,10 +232,10 @@ export function ProofPage() {
         setWipe(against === 'flick' ? 0 : 0.5);
       },
     };
-    const act = acts[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-    if (!act || (event.key === 'Enter' && target.closest('button, a'))) return;
+    const command = commands[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+    if (!command || (event.key === 'Enter' && target.closest('button, a'))) return;
     event.preventDefault();
-    act();
+    command();
   });
 
   if (originalsOfJob.isPending || !ticket) return <Loading what="the pictures" />;
@@ -256,10 +256,10 @@ export function ProofPage() {
     <main className="bench">
       <PictureColumn
         originals={originals}
-        outlook={outlookById}
+        estimate={outlookById}
         at={at}
         isAccepted={framings.isAccepted}
-        departureOf={framings.departureOf}
+        overrideOf={framings.overrideOf}
         onGo={go}
       />
       <div className="bench-main">
@@ -284,7 +284,7 @@ export function ProofPage() {
             onPan={pan}
           />
         )}
-        <div className="bench-acts" role="toolbar" aria-label="How it is shown">
+        <div className="bench-buttons" role="toolbar" aria-label="How it is shown">
           <Segmented<ProofScale> aria-label="Scale" value={scale} onChange={setScale} options={scales} />
           <Segmented<Against>
             aria-label="Held against each other"
@@ -299,7 +299,7 @@ export function ProofPage() {
             popupMatchSelectWidth={false}
             options={[
               { value: 'ORIGINAL', label: 'the original' },
-              { value: 'UNLIFTED', label: 'without lift', disabled: !lifted },
+              { value: 'UNSHARPENED', label: 'not sharpened', disabled: !isSharpened },
               { value: 'TICKET', label: 'as on the ticket', disabled: !isTrying },
               { value: 'COLOURS', label: 'its own colours' },
             ]}
@@ -317,9 +317,9 @@ export function ProofPage() {
             <kbd>Enter</kbd> next picture
           </button>
         </div>
-        <div className="bench-acts" role="toolbar" aria-label="Method, lift and colours">
+        <div className="bench-buttons" role="toolbar" aria-label="Method, sharpening and colours">
           <Trial
-            document={{ ...ticket.document, lift: departure?.lift ?? ticket.document.lift }}
+            document={{ ...ticket.document, sharpening: override?.sharpening ?? ticket.document.sharpening }}
             tried={tried}
             used={plan?.resampling.keepsPixels ? undefined : plan?.resampling.method}
             onTry={setTried}
@@ -336,7 +336,7 @@ export function ProofPage() {
               <Button type="primary" onClick={() => void carryToTicket()}>
                 Carry to the ticket
               </Button>
-              {tried.lift && <Button onClick={keepForThis}>For this picture alone</Button>}
+              {tried.sharpening && <Button onClick={keepForThis}>For this picture alone</Button>}
               <Button onClick={() => setTried({})}>Put back</Button>
             </>
           )}

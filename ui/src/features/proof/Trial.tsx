@@ -1,11 +1,11 @@
 import { Button, Popover } from 'antd';
 import { useProfileTitle } from '../profiles';
-import { ColourForm, colourWords, LiftForm, liftWords, methodNames, ResamplingForm, resamplingWords, type TicketDocument } from '../ticket';
+import { ColourForm, colourWords, SharpeningForm, sharpeningWords, methodNames, ResamplingForm, resamplingWords, type TicketDocument } from '../ticket';
 
 /** What is tried on the proof before the ticket says it. */
 export interface Tried {
   resampling?: TicketDocument['resampling'];
-  lift?: TicketDocument['lift'];
+  sharpening?: TicketDocument['sharpening'];
   colour?: TicketDocument['colour'];
 }
 
@@ -17,10 +17,10 @@ interface Props {
   onTry: (tried: Tried) => void;
 }
 
-/** Method, lift and colours, changed here and seen at once; the ticket stays as it is until they are carried to it. */
+/** Method, sharpening and colours, changed here and seen at once; the ticket stays as it is until they are carried to it. */
 export function Trial({ document, tried, used, onTry }: Props) {
   const resampling = tried.resampling ?? document.resampling;
-  const lift = tried.lift ?? document.lift;
+  const sharpening = tried.sharpening ?? document.sharpening;
   const colour = tried.colour ?? document.colour;
   const title = useProfileTitle(colour.kind === 'keep' ? undefined : colour.profile.digest);
   const method =
@@ -37,15 +37,15 @@ export function Trial({ document, tried, used, onTry }: Props) {
       </Popover>
       <Popover
         trigger="click"
-        title="The lift"
+        title="Sharpening"
         destroyOnHidden
         content={
           <div className="own-form">
-            <LiftForm value={lift} onChange={(next) => onTry({ ...tried, lift: next })} />
+            <SharpeningForm value={sharpening} onChange={(next) => onTry({ ...tried, sharpening: next })} />
           </div>
         }
       >
-        <Button className={tried.lift ? 'own-marked' : ''}>{liftWords(lift)}</Button>
+        <Button className={tried.sharpening ? 'own-marked' : ''}>{sharpeningWords(sharpening)}</Button>
       </Popover>
       <Popover
         trigger="click"

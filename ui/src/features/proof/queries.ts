@@ -28,11 +28,11 @@ export const contoursQuery = (subject: ProofSubject) =>
     queryKey: ['contours', subject],
     staleTime: 60_000,
     queryFn: () => {
-      const { originalId, ticket, departure, framing } = subject;
+      const { originalId, ticket, override, framing } = subject;
       return answer(
         api.POST('/api/v1/originals/{id}/contours', {
           params: { path: { id: originalId } },
-          body: { ticket, departure, framing },
+          body: { ticket, override, framing },
         }),
       );
     },

@@ -82,7 +82,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
   });
 
   const making = pieces.filter((piece) => piece.state === 'MAKING');
-  const trouble = pieces.filter((piece) => piece.state === 'TROUBLE');
+  const failed = pieces.filter((piece) => piece.state === 'FAILED');
   const chosen = pieces.find((piece) => piece.id === chosenId);
   const { counts } = run;
   const finished = run.state === 'FINISHED';
@@ -145,9 +145,9 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
               <b>paused</b>
             </span>
           )}
-          {counts.trouble > 0 && (
-            <span className="run-trouble">
-              <b>{counts.trouble}</b> in trouble
+          {counts.failed > 0 && (
+            <span className="run-failed">
+              <b>{counts.failed}</b> failed
             </span>
           )}
         </p>
@@ -159,7 +159,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
         <Wall pieces={pieces} chosen={chosenId} onChoose={(piece) => setChosenId(piece.id)} />
         <p className="run-legend">
           <span className="mini laid-checked" /> checked <span className="mini laid-making" /> making{' '}
-          <span className="mini laid-trouble" /> trouble <span className="mini laid-waiting" /> waiting{' '}
+          <span className="mini laid-failed" /> failed <span className="mini laid-waiting" /> waiting{' '}
           <span className="mini laid-stopped" /> stopped
         </p>
       </section>
@@ -193,23 +193,23 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
             ))}
           </section>
         )}
-        {trouble.length > 0 && (
-          <section className="card in-trouble" aria-label="In trouble">
-            <h2>In trouble</h2>
-            {trouble.slice(0, 6).map((piece) => (
+        {failed.length > 0 && (
+          <section className="card failed-pieces" aria-label="Failed">
+            <h2>Failed</h2>
+            {failed.slice(0, 6).map((piece) => (
               <div key={piece.id}>
                 <p>
-                  <strong>{piece.trouble?.text}</strong>
+                  <strong>{piece.problem?.text}</strong>
                 </p>
-                <p className="quiet">The other pieces go on. {piece.trouble?.remedy}</p>
+                <p className="quiet">The other pieces go on. {piece.problem?.remedy}</p>
                 <Button size="small" loading={retry.isPending} onClick={() => retry.mutate([piece.id])}>
                   Try this one again
                 </Button>
               </div>
             ))}
-            {trouble.length > 1 && (
+            {failed.length > 1 && (
               <Button loading={retry.isPending} onClick={() => retry.mutate(null)}>
-                Try all {trouble.length} again
+                Try all {failed.length} again
               </Button>
             )}
           </section>

@@ -15,7 +15,7 @@ const stateWords: Record<PieceView['state'], string> = {
   WAITING: 'waiting',
   MAKING: 'making',
   CHECKED: 'checked',
-  TROUBLE: 'trouble',
+  FAILED: 'failed',
   STOPPED: 'stopped',
 };
 
@@ -69,8 +69,8 @@ function smallText(piece: PieceView): string {
       return `${piece.width} × ${piece.height} ✓`;
     case 'MAKING':
       return piece.checking ? 'checking' : 'making';
-    case 'TROUBLE':
-      return 'trouble';
+    case 'FAILED':
+      return 'failed';
     case 'STOPPED':
       return 'stopped';
     case 'WAITING':

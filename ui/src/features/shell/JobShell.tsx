@@ -4,7 +4,7 @@ import { Failed, Loading } from '../../shared/states';
 import { count, time } from '../../shared/format';
 import { framingsQuery } from '../framing';
 import { useJob } from '../jobs';
-import { outlookQuery, useActiveTicket } from '../ticket';
+import { estimateQuery, useActiveTicket } from '../ticket';
 import { runWord, useRuns } from '../run';
 
 /** A job's pages under the course: the steps of the work, each telling its state in figures. None is locked. */
@@ -31,10 +31,10 @@ function Course({ jobId }: { jobId: string }) {
   const job = useJob(jobId).data;
   const ticket = useActiveTicket(jobId);
   const runs = useRuns(jobId).data ?? [];
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
-  const framings = useQuery(framingsQuery(jobId, outlook?.shapeKey)).data;
+  const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
+  const framings = useQuery(framingsQuery(jobId, estimate?.shapeKey)).data;
 
-  const pictures = outlook?.pictures ?? [];
+  const pictures = estimate?.pictures ?? [];
   // Files that will not open are counted by the job; of the others, those too small or refused by the ticket.
   const toLookAt =
     (job?.unusable ?? 0) +
@@ -54,7 +54,7 @@ function Course({ jobId }: { jobId: string }) {
     },
     { to: 'ticket', name: 'Ticket', state: count(job?.tickets ?? 0, 'ticket'), laid: true },
     { to: 'bench', name: 'Bench', state: `${framed} of ${printable} framed`, laid: framed > 0 },
-    { to: 'proof', name: 'Proof', state: ticket?.document.lift.kind === 'none' ? 'pixel for pixel' : 'lift to see', laid: false },
+    { to: 'proof', name: 'Proof', state: ticket?.document.sharpening.kind === 'none' ? 'pixel for pixel' : 'sharpening to see', laid: false },
     {
       to: 'run',
       name: 'Run',

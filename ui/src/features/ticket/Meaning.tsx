@@ -2,12 +2,12 @@ import { Link } from 'react-router';
 import { isForPieces, smallPicture, type Schemas } from '../../api/client';
 import { bytes, count, decimals, pixels, stem } from '../../shared/format';
 import { Verdict, type Level } from '../../shared/Verdict';
-import type { Outlook } from './queries';
+import type { Estimate } from './queries';
 import { methodNames } from './words';
 
 interface Props {
   jobId: string;
-  outlook: Outlook;
+  estimate: Estimate;
   originals: Map<string, Schemas['OriginalView']>;
 }
 
@@ -15,9 +15,9 @@ const levels: Level[] = ['FINE', 'SOFT', 'POOR'];
 const CARE = 3;
 
 /** What the ticket means for this pile: how many are fine, how heavy it gets, which pictures need care. */
-export function Meaning({ jobId, outlook, originals }: Props) {
-  const planned = outlook.pictures.filter((picture) => picture.problems.length === 0);
-  const refused = outlook.pictures.filter((picture) => picture.problems.length > 0);
+export function Meaning({ jobId, estimate, originals }: Props) {
+  const planned = estimate.pictures.filter((picture) => picture.problems.length === 0);
+  const refused = estimate.pictures.filter((picture) => picture.problems.length > 0);
   const first = planned[0];
   const last = planned.at(-1);
   const heaviest = planned.reduce((sum, picture) => sum + picture.expectedFileBytes, 0);
@@ -28,7 +28,7 @@ export function Meaning({ jobId, outlook, originals }: Props) {
     ...refused,
     ...planned.filter((picture) => picture.verdict !== 'FINE').sort((a, b) => a.realPpi - b.realPpi),
   ].slice(0, CARE);
-  if (outlook.pictures.length === 0) {
+  if (estimate.pictures.length === 0) {
     return (
       <section className="card meaning" aria-label="What it means for this pile">
         <h2>What it means for this pile</h2>
@@ -110,23 +110,23 @@ export function Meaning({ jobId, outlook, originals }: Props) {
           <span className="quiet">first</span> {first.name} <span className="quiet">last</span> {last.name}
         </p>
       )}
-      {outlook.nameProblems.map((problem) => (
+      {estimate.nameProblems.map((problem) => (
         <p key={problem.text} className="phrase-problem" role="alert">
           ■ {problem.text}
         </p>
       ))}
-      {outlook.nameNotices.length > 0 && (
+      {estimate.nameNotices.length > 0 && (
         <p className="names-meet">
-          ◆ {outlook.nameNotices[0]!.text}
-          {outlook.nameNotices.length > 1 && ` · ${outlook.nameNotices.length - 1} more like it`}
+          ◆ {estimate.nameNotices[0]!.text}
+          {estimate.nameNotices.length > 1 && ` · ${estimate.nameNotices.length - 1} more like it`}
         </p>
       )}
     </section>
   );
 }
 
-/** By which methods, and how edges are lifted: what the ticket's words come to. */
-function makingWords(planned: Outlook['pictures']): string {
+/** By which methods, and how edges are isSharpened: what the ticket's words come to. */
+function makingWords(planned: Estimate['pictures']): string {
   const by = new Map<string, number>();
   let kept = 0;
   for (const { resampling } of planned) {
@@ -140,11 +140,11 @@ function makingWords(planned: Outlook['pictures']): string {
   }
   const methods = [...by].map(([name, pictures]) => `${pictures} by ${name}`);
   if (kept > 0) methods.push(kept === 1 ? '1 keeps its pixels' : `${kept} keep their pixels`);
-  const lift = planned.find((picture) => picture.lift)?.lift;
-  if (lift) {
+  const sharpening = planned.find((picture) => picture.sharpening)?.sharpening;
+  if (sharpening) {
     methods.push(
-      `edges lifted ${decimals(lift.amount * 100, 0)} % of the difference within ${decimals(lift.radiusMillimetres, 2)} mm ` +
-        `(${decimals(lift.radiusPixels, 1)} px)`,
+      `edges isSharpened ${decimals(sharpening.amount * 100, 0)} % of the difference within ${decimals(sharpening.radiusMillimetres, 2)} mm ` +
+        `(${decimals(sharpening.radiusPixels, 1)} px)`,
     );
   }
   return methods.join(' · ');

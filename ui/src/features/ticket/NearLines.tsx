@@ -3,12 +3,12 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { count, fromInches, lengthText, stem, unitSymbol } from '../../shared/format';
-import { crossingsQuery, type Outlook, type TicketDocument } from './queries';
+import { crossingsQuery, type Estimate, type TicketDocument } from './queries';
 
 interface Props {
   jobId: string;
   document: TicketDocument;
-  pictures: Outlook['pictures'];
+  pictures: Estimate['pictures'];
   originals: Map<string, Schemas['OriginalView']>;
 }
 

@@ -1,11 +1,11 @@
 import { Popover } from 'antd';
 import { useState, type ReactNode } from 'react';
-import type { ProblemDetail } from '../../api/problems';
+import type { Schemas['Problem'] } from '../../api/problems';
 
 interface Props {
   words: string;
   label: string;
-  problem?: ProblemDetail;
+  problem?: Schemas['Problem'];
   children: (close: () => void) => ReactNode;
 }
 

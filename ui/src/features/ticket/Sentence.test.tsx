@@ -16,7 +16,7 @@ const document: TicketDocument = {
   ppi: 300,
   viewing: 'HAND',
   resampling: { method: 'BY_ITSELF', light: 'ENCODED', ringing: 'FREE' },
-  lift: { kind: 'none' },
+  sharpening: { kind: 'none' },
   colour: { kind: 'convert', profile: { digest: 's', model: 'RGB' }, intent: 'RELATIVE', blackPoint: 'COMPENSATED' },
   rounding: 'NEAREST',
   file: { kind: 'jpeg', quality: 95 },
@@ -94,14 +94,14 @@ describe('the ticket', () => {
     expect(onChange).toHaveBeenCalledWith({ turn: 'WIDE' });
   });
 
-  it('says by which method and how edges are lifted', () => {
+  it('says by which method and how edges are isSharpened', () => {
     show({
-      resampling: { method: 'MITCHELL', light: 'LINEAR', ringing: 'BOUNDED' },
-      lift: { kind: 'paper', paper: 'CANVAS' },
+      resampling: { method: 'MITCHELL', light: 'LINEAR', ringing: 'LIMITED' },
+      sharpening: { kind: 'paper', paper: 'CANVAS' },
       file: { kind: 'tiff', packing: 'DEFLATE', depth: 'SIXTEEN' },
     });
     expect(sentence()).toContain(
-      'resampled by Mitchell–Netravali as light, ringing held, edges lifted for canvas, in sRGB, as TIFF, 16 bit, packed',
+      'resampled by Mitchell–Netravali as light, ringing held, edges isSharpened for canvas, in sRGB, as TIFF, 16 bit, packed',
     );
   });
 
@@ -113,12 +113,12 @@ describe('the ticket', () => {
     expect(onChange).toHaveBeenCalledWith({ resampling: { method: 'NEAREST', light: 'ENCODED', ringing: 'FREE' } });
   });
 
-  it('begins exact lift from sensible values', () => {
+  it('begins exact sharpening from sensible values', () => {
     const onChange = show();
-    fireEvent.click(screen.getByRole('button', { name: /^Lift/ }));
-    fireEvent.click(screen.getByRole('radio', { name: 'lifted by exact values' }));
+    fireEvent.click(screen.getByRole('button', { name: /^Sharpening/ }));
+    fireEvent.click(screen.getByRole('radio', { name: 'isSharpened by exact values' }));
     expect(onChange).toHaveBeenCalledWith({
-      lift: { kind: 'edges', strength: 30, radius: { value: 0.09, unit: 'MM' }, threshold: 1 },
+      sharpening: { kind: 'edges', strength: 30, radius: { value: 0.09, unit: 'MM' }, threshold: 1 },
     });
   });
 

@@ -1,6 +1,6 @@
 import type { Schemas } from '../../api/client';
-import type { ProblemDetail } from '../../api/problems';
-import { LiftForm } from './LiftForm';
+import type { Schemas['Problem'] } from '../../api/problems';
+import { SharpeningForm } from './SharpeningForm';
 import { useProfileTitle } from '../profiles';
 import { Bricks } from './Bricks';
 import { ColourForm } from './ColourForm';
@@ -23,7 +23,7 @@ import {
   colourWords,
   fileWords,
   fitWords,
-  liftWords,
+  sharpeningWords,
   newBricks,
   resamplingWords,
   sizeWords,
@@ -34,7 +34,7 @@ import {
 interface Props {
   document: TicketDocument;
   pieces: number;
-  problems: ProblemDetail[];
+  problems: Schemas['Problem'][];
   /** Of a picture of the pile, where there is one. */
   plan?: Schemas['PlanNumbers'] | undefined;
   onChange: (part: Partial<TicketDocument>) => void;
@@ -86,8 +86,8 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
         {() => <ResamplingForm value={document.resampling} onChange={(resampling) => onChange({ resampling })} />}
       </Phrase>
       ,{' '}
-      <Phrase words={liftWords(document.lift)} label="Lift" problem={wrong('lift')}>
-        {() => <LiftForm value={document.lift} onChange={(lift) => onChange({ lift })} />}
+      <Phrase words={sharpeningWords(document.sharpening)} label="Sharpening" problem={wrong('sharpening')}>
+        {() => <SharpeningForm value={document.sharpening} onChange={(sharpening) => onChange({ sharpening })} />}
       </Phrase>
       , in{' '}
       <Phrase

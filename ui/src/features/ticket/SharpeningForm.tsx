@@ -4,19 +4,19 @@ import { Choice } from './phrases';
 import type { TicketDocument } from './queries';
 import { paperWords } from './words';
 
-type Lift = TicketDocument['lift'];
-type Exact = Extract<Lift, { kind: 'edges' | 'wide' }>;
+type Sharpening = TicketDocument['sharpening'];
+type Exact = Extract<Sharpening, { kind: 'exact' | 'local-contrast' }>;
 
 interface Props {
-  value: Lift;
-  onChange: (lift: Lift) => void;
+  value: Sharpening;
+  onChange: (sharpening: Sharpening) => void;
 }
 
 const MM = 'MM' as const;
 
 /** Sharpening for the paper: by the paper's kind, or by exact values. */
-export function LiftForm({ value, onChange }: Props) {
-  const choose = (kind: Lift['kind']) => {
+export function SharpeningForm({ value, onChange }: Props) {
+  const choose = (kind: Sharpening['kind']) => {
     if (kind === 'none') onChange({ kind });
     if (kind === 'paper') onChange({ kind, paper: 'LUSTRE' });
     if (kind === 'edges') onChange({ kind, strength: 30, radius: { value: 0.09, unit: MM }, threshold: 1 });
@@ -27,13 +27,13 @@ export function LiftForm({ value, onChange }: Props) {
       <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)} style={{ width: '100%' }}>
         <Space orientation="vertical" size={4} style={{ width: '100%' }}>
           <Radio value="none">edges as they are</Radio>
-          <Radio value="paper">lifted for the paper, by ppi and viewing distance</Radio>
+          <Radio value="paper">isSharpened for the paper, by ppi and viewing distance</Radio>
           {value.kind === 'paper' && (
             <div className="nested">
               <Choice value={value.paper} onChange={(paper) => onChange({ ...value, paper })} words={paperWords} />
             </div>
           )}
-          <Radio value="edges">lifted by exact values</Radio>
+          <Radio value="edges">isSharpened by exact values</Radio>
           {value.kind === 'edges' && <ExactValues value={value} onChange={onChange} />}
           <Radio value="wide">wide contrast: for line art and flat forms</Radio>
           {value.kind === 'wide' && <ExactValues value={value} onChange={onChange} />}
@@ -47,7 +47,7 @@ export function LiftForm({ value, onChange }: Props) {
   );
 }
 
-function ExactValues({ value, onChange }: { value: Exact; onChange: (lift: Lift) => void }) {
+function ExactValues({ value, onChange }: { value: Exact; onChange: (sharpening: Sharpening) => void }) {
   return (
     <div className="nested">
       <label className="field">

@@ -3,7 +3,7 @@ import { App, Button, Popover } from 'antd';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api } from '../../api/client';
-import { Problem, type ProblemDetail } from '../../api/problems';
+import { Problem, type Schemas['Problem'] } from '../../api/problems';
 import { count } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
 import { useJob } from '../jobs';
@@ -11,7 +11,7 @@ import { useOriginals } from '../originals';
 import { Meaning } from './Meaning';
 import { TextForm } from './phrases';
 import { NearLines } from './NearLines';
-import { activate, outlookQuery, planQuery, startRun, ticketsQuery, useActiveTicket, useTickets, type Outlook, type TicketView } from './queries';
+import { activate, estimateQuery, planQuery, startRun, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketView } from './queries';
 import { Sentence } from './Sentence';
 import { SheetDrawing } from './SheetDrawing';
 import { useTicketEdit } from './useTicketEdit';
@@ -33,14 +33,14 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
   const job = useJob(jobId).data;
   const originals = useOriginals(jobId).data ?? [];
   const { document, change, problems } = useTicketEdit(ticket);
-  const outlook = useQuery(outlookQuery(jobId, job?.name ?? '', problems.length > 0 ? ticket.document : document, ticket.id)).data;
+  const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', problems.length > 0 ? ticket.document : document, ticket.id)).data;
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { message } = App.useApp();
 
   const byId = new Map(originals.map((original) => [original.id, original]));
-  const printable = outlook?.pictures.filter((picture) => picture.problems.length === 0) ?? [];
-  const refusals = refusedBy(outlook?.pictures ?? [], problems);
+  const printable = estimate?.pictures.filter((picture) => picture.problems.length === 0) ?? [];
+  const refusals = refusedBy(estimate?.pictures ?? [], problems);
   const sample = printable.length > 0 ? byId.get(printable[0]!.originalId) : undefined;
 
   const plan = useQuery(planQuery(sample?.id, document)).data?.plan;
@@ -119,9 +119,9 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
             )}
           </div>
         </section>
-        {outlook && <Meaning jobId={jobId} outlook={outlook} originals={byId} />}
+        {estimate && <Meaning jobId={jobId} estimate={estimate} originals={byId} />}
         <NearLines jobId={jobId} document={document} pictures={printable} originals={byId} />
-        <div className="ticket-acts">
+        <div className="ticket-buttons">
           <Button type="primary" disabled={printable.length === 0} onClick={() => void navigate(`/jobs/${jobId}/bench`)}>
             Frame on the bench
           </Button>
@@ -140,9 +140,9 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
 }
 
 /** What the ticket's own values were refused for; else what pictures are refused for, said once at its phrase. */
-function refusedBy(pictures: Outlook['pictures'], problems: ProblemDetail[]): ProblemDetail[] {
+function refusedBy(pictures: Estimate['pictures'], problems: Schemas['Problem'][]): Schemas['Problem'][] {
   if (problems.length > 0) return problems;
-  const bySubject = new Map<string, ProblemDetail & { pictures: number }>();
+  const bySubject = new Map<string, Schemas['Problem'] & { pictures: number }>();
   for (const { problems: own } of pictures) {
     for (const problem of own) {
       const known = bySubject.get(problem.subject);

@@ -1,7 +1,7 @@
-export { activate, changeTicket, crossingsQuery, outlookQuery, planQuery, startRun, useActiveTicket, useTickets } from './queries';
-export type { Outlook, TicketDocument, TicketView } from './queries';
+export { activate, changeTicket, crossingsQuery, estimateQuery, planQuery, startRun, useActiveTicket, useTickets } from './queries';
+export type { Estimate, TicketDocument, TicketView } from './queries';
 export { TicketPage } from './TicketPage';
-export { LiftForm } from './LiftForm';
+export { SharpeningForm } from './SharpeningForm';
 export { ColourForm } from './ColourForm';
 export { PpiForm, ResamplingForm } from './phrases';
-export { colourWords, intentPurposes, liftWords, methodNames, resamplingWords, sizeWords, viewingWords } from './words';
+export { colourWords, intentPurposes, sharpeningWords, methodNames, resamplingWords, sizeWords, viewingWords } from './words';

@@ -128,8 +128,8 @@ export function ResamplingForm({ value, onChange }: Part<TicketDocument['resampl
         <strong>mix as light</strong> <span className="quiet">bright specks keep their brightness</span>
       </Checkbox>
       <Checkbox
-        checked={value.ringing === 'BOUNDED'}
-        onChange={(event) => onChange({ ...value, ringing: event.target.checked ? 'BOUNDED' : 'FREE' })}
+        checked={value.ringing === 'LIMITED'}
+        onChange={(event) => onChange({ ...value, ringing: event.target.checked ? 'LIMITED' : 'FREE' })}
       >
         <strong>hold ringing</strong> <span className="quiet">for line art</span>
       </Checkbox>

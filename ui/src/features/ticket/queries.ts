@@ -5,7 +5,7 @@ import { inTurn } from '../../shared/inTurn';
 
 export type TicketDocument = Schemas['TicketDocument'];
 export type TicketView = Schemas['TicketView'];
-export type Outlook = Schemas['OutlookView'];
+export type Estimate = Schemas['EstimateView'];
 
 export const ticketsQuery = (jobId: string) =>
   queryOptions({
@@ -26,20 +26,20 @@ export const papersQuery = () =>
  * What a ticket means for each picture of the job; asked anew for every change of its document. What pictures have of their
  * own under the stored ticket is reckoned with.
  */
-export const outlookQuery = (
+export const estimateQuery = (
   jobId: string,
   jobName: string,
   document: TicketDocument | undefined,
   ticketId: string | undefined,
 ) =>
   queryOptions({
-    queryKey: ['outlook', jobId, jobName, document, ticketId],
+    queryKey: ['estimate', jobId, jobName, document, ticketId],
     enabled: document !== undefined && jobName !== '',
     placeholderData: keepPreviousData,
     retry: false,
     queryFn: () =>
       answer(
-        api.POST('/api/v1/jobs/{jobId}/outlook', {
+        api.POST('/api/v1/jobs/{jobId}/estimate', {
           params: { path: { jobId } },
           body: { jobName, ticket: document!, ticketId: ticketId ?? null },
         }),
@@ -55,10 +55,10 @@ export const planQuery = (
   originalId: string | undefined,
   ticket: TicketDocument | undefined,
   framing?: Schemas['FramingDocument'],
-  departure?: Schemas['DepartureDocument'],
+  override?: Schemas['OverrideDocument'],
 ) =>
   queryOptions({
-    queryKey: ['plan', originalId, ticket, framing, departure],
+    queryKey: ['plan', originalId, ticket, framing, override],
     staleTime: framing ? 60_000 : 0,
     gcTime: 60_000,
     enabled: originalId !== undefined && ticket !== undefined,
@@ -67,7 +67,7 @@ export const planQuery = (
       answer(
         api.POST('/api/v1/originals/{id}/plan', {
           params: { path: { id: originalId! } },
-          body: { ticket: ticket!, ...(framing && { framing }), ...(departure && { departure }) },
+          body: { ticket: ticket!, ...(framing && { framing }), ...(override && { override }) },
         }),
       ),
   });
@@ -77,10 +77,10 @@ export const crossingsQuery = (
   originalId: string,
   ticket: TicketDocument,
   framing?: Schemas['FramingDocument'],
-  departure?: Schemas['DepartureDocument'],
+  override?: Schemas['OverrideDocument'],
 ) =>
   queryOptions({
-    queryKey: ['crossings', originalId, ticket.size, ticket.turn, ticket.fit, ticket.edges, ticket.ppi, framing, departure],
+    queryKey: ['crossings', originalId, ticket.size, ticket.turn, ticket.fit, ticket.edges, ticket.ppi, framing, override],
     staleTime: framing ? Infinity : 0,
     retry: false,
     queryFn: ({ signal }) =>
@@ -88,7 +88,7 @@ export const crossingsQuery = (
         answer(
           api.POST('/api/v1/originals/{id}/crossings', {
             params: { path: { id: originalId } },
-            body: { ticket, ...(framing && { framing }), ...(departure && { departure }) },
+            body: { ticket, ...(framing && { framing }), ...(override && { override }) },
             signal,
           }),
         ),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { brickWords, fileWords, fitWords, liftWords, sizeWords } from './words';
+import { brickWords, fileWords, fitWords, sharpeningWords, sizeWords } from './words';
 
 describe('a ticket reads as a sentence', () => {
   it('says sizes', () => {
@@ -25,7 +25,7 @@ describe('a ticket reads as a sentence', () => {
     expect(fileWords({ kind: 'pdf', pixels: { kind: 'jpeg', quality: 90 }, marks: 'CROP_AND_FOLD' })).toBe(
       'PDF pages, JPEG quality 90 inside, with marks',
     );
-    expect(liftWords({ kind: 'wide', strength: 15, radius: { value: 2.5, unit: 'MM' } })).toBe('wide contrast lifted 15');
+    expect(sharpeningWords({ kind: 'wide', strength: 15, radius: { value: 2.5, unit: 'MM' } })).toBe('wide contrast isSharpened 15');
     expect(brickWords({ kind: 'number', digits: 3 })).toBe('001');
   });
 });

@@ -132,7 +132,7 @@ export function resamplingWords(resampling: TicketDocument['resampling']): strin
   const method =
     resampling.method === 'BY_ITSELF' ? 'resampled as each needs' : `resampled by ${methodNames[resampling.method]}`;
   const light = resampling.light === 'LINEAR' ? ' as light' : '';
-  const ringing = resampling.ringing === 'BOUNDED' ? ', ringing held' : '';
+  const ringing = resampling.ringing === 'LIMITED' ? ', ringing held' : '';
   return `${method}${light}${ringing}`;
 }
 
@@ -142,18 +142,18 @@ export const paperWords: Record<'LUSTRE' | 'MATT' | 'CANVAS', string> = {
   CANVAS: 'canvas',
 };
 
-export function liftWords(lift: TicketDocument['lift']): string {
-  switch (lift.kind) {
+export function sharpeningWords(sharpening: TicketDocument['sharpening']): string {
+  switch (sharpening.kind) {
     case 'none':
       return 'edges as they are';
     case 'paper':
-      return `edges lifted for ${paperWords[lift.paper]}`;
+      return `edges isSharpened for ${paperWords[sharpening.paper]}`;
     case 'edges':
-      return `edges lifted ${lift.strength}`;
+      return `edges isSharpened ${sharpening.strength}`;
     case 'wide':
-      return `wide contrast lifted ${lift.strength}`;
+      return `wide contrast isSharpened ${sharpening.strength}`;
     default:
-      return never(lift);
+      return never(sharpening);
   }
 }
 

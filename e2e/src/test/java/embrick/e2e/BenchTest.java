@@ -157,7 +157,7 @@ class BenchTest {
         browser.until(_ -> !framing(0).path("accepted").asBoolean() ? true : null);
         browser.withControl("z");
         browser.until(_ -> kept(0, "tightness") == 1 ? true : null);
-        // Three quick keys were one act; it comes back whole.
+        // Three quick keys were one edit; it comes back whole.
         browser.button("Redo").click();
         browser.until(_ -> kept(0, "tightness") > 1.09 ? true : null);
     }
@@ -196,7 +196,7 @@ class BenchTest {
         browser.see(".ant-message", "another window");
         assertThat(kept(0, "tightness")).isEqualTo(2);
         assertThat(kept(0, "tiltDegrees")).isZero();
-        // The page looks anew, and the next act is done on what is there.
+        // The page looks anew, and the next edit is done on what is there.
         browser.see(".figures", "750 × 600");
         browser.keys("s");
         browser.until(_ -> kept(0, "tiltDegrees") == 0.1 && kept(0, "tightness") == 2 ? true : null);

@@ -43,7 +43,7 @@ class DemoJobTest {
             if (original.path("state").asString().equals("SOUND")) {
                 sound++;
             } else {
-                assertThat(original.path("trouble").path("text").asString()).isNotBlank();
+                assertThat(original.path("problem").path("text").asString()).isNotBlank();
             }
         }
         assertThat(sound).isEqualTo(SOUND);
@@ -51,7 +51,7 @@ class DemoJobTest {
         JsonNode run = api.get("/jobs/" + job + "/runs").body().get(0);
         assertThat(run.path("state").asString()).isEqualTo("FINISHED");
         assertThat(run.path("counts").path("checked").asInt()).isEqualTo(SOUND);
-        assertThat(run.path("counts").path("trouble").asInt()).isEqualTo(2);
+        assertThat(run.path("counts").path("failed").asInt()).isEqualTo(2);
     }
 
     @Test

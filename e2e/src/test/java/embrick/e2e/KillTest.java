@@ -104,7 +104,7 @@ class KillTest {
         assertThat(made).as("the kills hit the run, not its end").isLessThan(PIECES);
 
         JsonNode run = api.finished(runId);
-        assertThat(run.path("run").path("counts").path("trouble").asInt())
+        assertThat(run.path("run").path("counts").path("failed").asInt())
                 .as("none failed by a kill: %s", run.path("pieces"))
                 .isZero();
         assertThat(run.path("run").path("counts").path("checked").asInt()).isEqualTo(PIECES);

@@ -65,7 +65,7 @@ class WholeWayTest {
         browser.button("Run 4 pieces").click();
         browser.see("h1", "Prints 8 × 10");
         browser.see(".run-figures", "4 of 5 pieces");
-        browser.see(".in-trouble", "cut.jpg is cut short");
+        browser.see(".in-problem", "cut.jpg is cut short");
         browser.button("See the delivery").click();
         browser.see(".delivery-head", "4 checked files of 5");
         browser.button("Download all as ZIP").click();

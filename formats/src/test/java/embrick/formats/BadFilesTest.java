@@ -52,10 +52,10 @@ class BadFilesTest {
     }
 
     private static void refused(Path file, Kind kind, String code) {
-        assertThatThrownBy(() -> opened(file)).isInstanceOfSatisfying(UnusablePictureException.class, trouble -> {
-            assertThat(trouble.kind()).isEqualTo(kind);
-            assertThat(trouble.code()).isEqualTo(code);
-            assertThat(trouble.remedy()).isNotBlank();
+        assertThatThrownBy(() -> opened(file)).isInstanceOfSatisfying(UnusablePictureException.class, problem -> {
+            assertThat(problem.kind()).isEqualTo(kind);
+            assertThat(problem.code()).isEqualTo(code);
+            assertThat(problem.remedy()).isNotBlank();
         });
     }
 
@@ -103,8 +103,8 @@ class BadFilesTest {
     void aCutFileIsBroken(String name, double share) throws IOException {
         byte[] whole = Files.readAllBytes(folder.resolve(name));
         Path cut = write("cut" + share + name, Arrays.copyOf(whole, (int) Math.max(9, whole.length * share)));
-        Throwable trouble = catchThrowable(() -> opened(cut));
-        assertThat(trouble)
+        Throwable problem = catchThrowable(() -> opened(cut));
+        assertThat(problem)
                 .isInstanceOfSatisfying(
                         UnusablePictureException.class,
                         known -> assertThat(known.kind()).isEqualTo(Kind.BROKEN));
@@ -189,8 +189,8 @@ class BadFilesTest {
                 damaged[random.nextInt(within)] = (byte) random.nextInt(256);
             }
             Path file = write("damaged-" + name, damaged);
-            Throwable trouble = catchThrowable(() -> opened(file));
-            assertThat(trouble)
+            Throwable problem = catchThrowable(() -> opened(file));
+            assertThat(problem)
                     .as("round %d", i)
                     .satisfiesAnyOf(
                             none -> assertThat(none).isNull(),

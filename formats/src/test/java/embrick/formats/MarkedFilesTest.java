@@ -175,7 +175,7 @@ class MarkedFilesTest {
         Pieces.make(
                 noise,
                 Pieces.ticket("6.4 in", "4.8 in", 100, new FileFormat.Jpeg(100))
-                        .withColour(new embrick.core.ticket.OutputColour.Name(new embrick.core.colour.ProfileRef.Icc(
+                        .withColour(new embrick.core.ticket.OutputColour.Assign(new embrick.core.colour.ProfileRef.Icc(
                                 ShippedProfile.LUSTRE_CMYK.digest(), embrick.core.pixels.ColourModel.CMYK))),
                 embrick.core.framing.Framing.centred(),
                 piece);

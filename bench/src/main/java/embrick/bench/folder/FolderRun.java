@@ -77,7 +77,7 @@ public final class FolderRun {
                 .get(0);
         ObjectNode document = ((ObjectNode) ticket.path("document")).deepCopy();
         ObjectNode sharpening = document.putObject("sharpening");
-        sharpening.put("kind", "edges").put("strength", 80).put("threshold", 1);
+        sharpening.put("kind", "exact").put("strength", 80).put("threshold", 1);
         sharpening.putObject("radius").put("value", 0.1).put("unit", "MM");
         String id = ticket.path("id").asString();
         answer(HttpRequest.newBuilder(URI.create(api + "/tickets/" + id))

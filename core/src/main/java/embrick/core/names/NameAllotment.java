@@ -1,7 +1,7 @@
 package embrick.core.names;
 
 import embrick.core.plan.Notice;
-import embrick.core.plan.Problem;
+import embrick.core.problem.Problem;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import java.time.LocalDate;
@@ -90,7 +90,7 @@ public final class NameAllotment {
         List<Problem> problems = new ArrayList<>();
         for (Brick brick : pattern.bricks()) {
             if (brick instanceof Brick.Words words && FileNames.climbs(words.text())) {
-                problems.add(new Problem(
+                problems.add(Problem.of(
                         "name-leaves-folder",
                         "name",
                         "words without / \\ or control characters",

@@ -1,5 +1,6 @@
 package embrick.core.plan;
 
+import embrick.core.problem.Problem;
 import embrick.core.colour.ProfileRef;
 import embrick.core.pixels.ColourModel;
 import embrick.core.source.SourceFacts;
@@ -19,9 +20,9 @@ final class ColourRule {
     static List<Problem> problems(SourceFacts facts, Ticket ticket) {
         List<Problem> problems = new ArrayList<>();
         ColourModel model = facts.colour().model();
-        boolean isNamed = ticket.colour() instanceof OutputColour.Name;
+        boolean isNamed = ticket.colour() instanceof OutputColour.Assign;
         if (model == ColourModel.CMYK && facts.colour().profile().isEmpty() && !isNamed) {
-            problems.add(new Problem(
+            problems.add(Problem.of(
                     "cmyk-without-profile",
                     "colour",
                     "a CMYK picture with its profile",
@@ -29,8 +30,8 @@ final class ColourRule {
                     "Say on the pile which profile it has, or name one on the ticket."));
             return problems;
         }
-        if (ticket.colour() instanceof OutputColour.Name(ProfileRef profile) && profile.model() != model) {
-            problems.add(new Problem(
+        if (ticket.colour() instanceof OutputColour.Assign(ProfileRef profile) && profile.model() != model) {
+            problems.add(Problem.of(
                     "profile-for-others",
                     "colour",
                     "a profile for " + said(model) + " pictures, whose numbers stay as they are",
@@ -40,7 +41,7 @@ final class ColourRule {
         }
         ColourModel target = target(facts, ticket);
         if (target == ColourModel.CMYK && ticket.file() instanceof FileFormat.Png) {
-            problems.add(new Problem(
+            problems.add(Problem.of(
                     "png-without-cmyk",
                     "file",
                     "grey or RGB in PNG",
@@ -48,7 +49,7 @@ final class ColourRule {
                     "Choose TIFF, JPEG or PDF for four inks, or an RGB profile."));
         }
         if (model == ColourModel.CMYK && target == ColourModel.CMYK && !(ticket.sharpening() instanceof Sharpening.None)) {
-            problems.add(new Problem(
+            problems.add(Problem.of(
                     "sharpening-on-inks",
                     "sharpening",
                     "no sharpening where CMYK stays CMYK: amounts of ink have no luminance to sharpen",
@@ -61,7 +62,7 @@ final class ColourRule {
     private static ColourModel target(SourceFacts facts, Ticket ticket) {
         return switch (ticket.colour()) {
             case OutputColour.Keep _ -> facts.colour().model();
-            case OutputColour.Name name -> name.profile().model();
+            case OutputColour.Assign name -> name.profile().model();
             case OutputColour.Convert convert -> convert.profile().model();
         };
     }
@@ -69,7 +70,7 @@ final class ColourRule {
     /** Where the picture's colours are known from, if not from a profile of its own. */
     static List<Notice> notices(SourceFacts facts, Ticket ticket) {
         List<Notice> notices = new ArrayList<>();
-        if (ticket.colour() instanceof OutputColour.Name) {
+        if (ticket.colour() instanceof OutputColour.Assign) {
             return notices;
         }
         if (facts.colour().profile().isEmpty()) {

@@ -1,5 +1,6 @@
 package embrick.core.plan;
 
+import embrick.core.problem.Problem;
 import embrick.core.colour.PaperColour;
 import embrick.core.edge.BandFill;
 import embrick.core.edge.Bands;
@@ -105,7 +106,7 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
     }
 
     private static Problem problem(String code, String expected, String actual, String remedy) {
-        return new Problem(code, "edges", expected, actual, remedy);
+        return Problem.of(code, "edges", expected, actual, remedy);
     }
 
     /** What goes round the sheet. */

@@ -1,5 +1,6 @@
 package embrick.core.plan;
 
+import embrick.core.problem.Problem;
 import embrick.core.edge.Bands;
 import embrick.core.pixels.PixelRect;
 import embrick.core.ticket.FileFormat;
@@ -25,7 +26,7 @@ final class PlanLimits {
     private PlanLimits() {}
 
     static Problem noPpi() {
-        return new Problem(
+        return Problem.of(
                 "no-own-ppi",
                 "fit",
                 "a picture whose file says its ppi",
@@ -47,7 +48,7 @@ final class PlanLimits {
         int mostSide = isCodedAsJpeg(ticket.file()) ? JPEG_SIDE : OTHER_SIDE;
         int longest = Math.max(all.width(), all.height());
         if (longest > mostSide) {
-            problems.add(new Problem(
+            problems.add(Problem.of(
                     "side-too-long",
                     subject,
                     "at most " + mostSide + " px a side in this file",
@@ -55,7 +56,7 @@ final class PlanLimits {
                     remedy + ", or choose TIFF."));
         }
         if (all.pixels() > MOST_PIXELS) {
-            problems.add(new Problem(
+            problems.add(Problem.of(
                     "too-many-pixels",
                     subject,
                     "at most " + MOST_PIXELS / 1_000_000 + " MP",
@@ -65,7 +66,7 @@ final class PlanLimits {
         double pageInches = longest / ticket.ppi().toPpi()
                 + 2 * PageLayout.room(ticket.file()).toInches();
         if (ticket.file() instanceof FileFormat.Pdf && pageInches > PDF_INCHES) {
-            problems.add(new Problem(
+            problems.add(Problem.of(
                     "page-too-large",
                     subject,
                     "at most " + PDF_INCHES + " in a side on a PDF page, marks included",
@@ -91,7 +92,7 @@ final class PlanLimits {
             int margin = ticket.ppi().pixelsToCover(inside.margin());
             int shortSide = Math.min(sheet.width(), sheet.height());
             if (2L * margin >= shortSide) {
-                problems.add(new Problem(
+                problems.add(Problem.of(
                         "margin-too-wide",
                         "fit",
                         "a margin of less than half the sheet, " + shortSide / 2 + " px",
@@ -107,7 +108,7 @@ final class PlanLimits {
                     Math.min(sheet.width() - picture.right(), sheet.height() - picture.bottom()));
             int needed = Marks.trimRoom(ticket.ppi());
             if (room < needed) {
-                problems.add(new Problem(
+                problems.add(Problem.of(
                         "marks-without-room",
                         "fit",
                         "paper of " + Marks.GAP.plus(Marks.LONG) + " (" + needed + " px) on all sides for trim marks",

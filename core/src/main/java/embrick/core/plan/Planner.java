@@ -206,7 +206,7 @@ public final class Planner {
         ProfileRef from = sourceProfile(facts);
         return switch (ticket.colour()) {
             case OutputColour.Keep _ -> new ColourPath(from, from);
-            case OutputColour.Name(ProfileRef profile) -> new ColourPath(profile, profile);
+            case OutputColour.Assign(ProfileRef profile) -> new ColourPath(profile, profile);
             case OutputColour.Convert(ProfileRef profile, Rendering rendering) ->
                 new ColourPath(from, profile, rendering);
         };

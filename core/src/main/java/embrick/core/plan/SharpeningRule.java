@@ -1,5 +1,6 @@
 package embrick.core.plan;
 
+import embrick.core.problem.Problem;
 import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.PaperKind;
@@ -68,7 +69,7 @@ public final class SharpeningRule {
         if (pixels >= SharpeningSettings.LEAST_SIGMA && pixels <= SharpeningSettings.MOST_SIGMA) {
             return Optional.empty();
         }
-        return Optional.of(new Problem(
+        return Optional.of(Problem.of(
                 "sharpening-radius",
                 "sharpening",
                 String.format(

@@ -13,8 +13,8 @@ public sealed interface OutputColour {
     record Keep() implements OutputColour {}
 
     /** The original's numbers untouched, under another profile's name: for files whose profile is missing or wrong. */
-    record Name(ProfileRef profile) implements OutputColour {
-        public Name {
+    record Assign(ProfileRef profile) implements OutputColour {
+        public Assign {
             Objects.requireNonNull(profile);
         }
     }

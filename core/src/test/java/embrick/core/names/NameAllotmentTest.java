@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import embrick.core.names.NameAllotment.Allotment;
 import embrick.core.names.NameAllotment.Setting;
 import embrick.core.names.NameAllotment.Wanted;
-import embrick.core.plan.Problem;
+import embrick.core.problem.Problem;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import java.nio.charset.StandardCharsets;

@@ -53,7 +53,7 @@ class ColourPlanTest {
 
     @Test
     void namingKeepsTheNumbers() {
-        Plan plan = plan(picture(3000, 2000), ticket().withColour(new OutputColour.Name(PAPER)));
+        Plan plan = plan(picture(3000, 2000), ticket().withColour(new OutputColour.Assign(PAPER)));
         assertThat(plan.colour().from()).isEqualTo(plan.colour().to()).isEqualTo(PAPER);
     }
 
@@ -69,7 +69,7 @@ class ColourPlanTest {
 
     @Test
     void aNameForOtherPicturesIsRefused() {
-        assertThat(problem(picture(3000, 2000), ticket().withColour(new OutputColour.Name(INKS))))
+        assertThat(problem(picture(3000, 2000), ticket().withColour(new OutputColour.Assign(INKS))))
                 .isEqualTo("profile-for-others");
     }
 

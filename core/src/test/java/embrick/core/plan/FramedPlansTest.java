@@ -71,7 +71,7 @@ class FramedPlansTest {
                 Optional.of(new FreeSides(0.01 + 0.99 * random.nextDouble(), 0.01 + 0.99 * random.nextDouble())));
     }
 
-    /** What a hand does on the bench, in any order: each act starts from where the one before it ended. */
+    /** What a hand does on the bench, in any order: each edit starts from where the one before it ended. */
     private static Framing anyAct(Framing now, Random random) {
         double step = random.nextGaussian() * 0.3;
         return switch (random.nextInt(8)) {
@@ -109,7 +109,7 @@ class FramedPlansTest {
                     FREE);
             for (Ticket ticket : tickets) {
                 Framing framing = Framing.centred();
-                for (int act = 0; act < 1500; act++) {
+                for (int edit = 0; edit < 1500; edit++) {
                     framing = anyAct(framing, random);
                     Plan made = plan(PICTURE, ticket, framing);
                     assertInside(made);

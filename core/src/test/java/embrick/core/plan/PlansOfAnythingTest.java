@@ -289,7 +289,7 @@ class PlansOfAnythingTest {
                 built(this::sharpening),
                 oneOf(
                         OutputColour.Keep::new,
-                        () -> new OutputColour.Name(profile()),
+                        () -> new OutputColour.Assign(profile()),
                         () -> new OutputColour.Convert(
                                 profile(),
                                 built(() -> new Rendering(any(Intent.class), any(Rendering.BlackPoint.class))))),

@@ -7,7 +7,7 @@ import java.util.Objects;
 public class UnusablePictureException extends IOException {
     private static final long serialVersionUID = 1L;
 
-    /** What kind of trouble it is. */
+    /** What kind of problem it is. */
     public enum Kind {
         /** Meant to be a picture, but damaged. */
         BROKEN,

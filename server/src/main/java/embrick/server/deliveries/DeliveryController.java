@@ -1,14 +1,13 @@
 package embrick.server.deliveries;
 
+import embrick.core.problem.Problem;
 import embrick.core.sharpen.Halo;
 import embrick.core.plan.Plan;
 import embrick.formats.Book;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
-import embrick.server.originals.Original.Trouble;
 import embrick.server.problems.ProblemException;
-import embrick.server.problems.ProblemException.ProblemDetail;
 import embrick.server.runs.DeliveredFiles;
 import embrick.server.runs.DeliveredFiles.OnDisk;
 import embrick.server.runs.Piece;
@@ -91,11 +90,11 @@ class DeliveryController {
             @Schema(nullable = true) Double haloPercent,
             boolean haloNoticed,
             @Schema(nullable = true) OnDisk onDisk,
-            @Schema(nullable = true) String trouble) {
+            @Schema(nullable = true) String problem) {
         /** The check's outcome in a word, or what is wrong. */
         String check() {
-            if (trouble != null) {
-                return trouble;
+            if (problem != null) {
+                return problem;
             }
             return onDisk == OnDisk.MISSING || onDisk == OnDisk.CHANGED
                     ? onDisk.name().toLowerCase(Locale.ROOT) + " in its folder"
@@ -149,7 +148,7 @@ class DeliveryController {
                         .filter(percent -> percent > Halo.NOTICED_FROM)
                         .isPresent(),
                 files.look(run, piece).orElse(null),
-                piece.trouble().map(Trouble::text).orElse(null));
+                piece.problem().map(Problem::text).orElse(null));
     }
 
     /** RFC 4180, one line a piece. */
@@ -231,7 +230,7 @@ class DeliveryController {
             throw new ProblemException(
                     HttpStatus.CONFLICT,
                     lost.stream()
-                            .map(piece -> new ProblemDetail(
+                            .map(piece -> new Problem(
                                     "piece-lost",
                                     piece.name(),
                                     piece.name() + " is no longer in its folder as it was checked.",

@@ -17,11 +17,11 @@ import jakarta.validation.constraints.Pattern;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = ColourDocument.KeepColours.class, name = "keep"),
-    @JsonSubTypes.Type(value = ColourDocument.NameColours.class, name = "name"),
+    @JsonSubTypes.Type(value = ColourDocument.AssignColours.class, name = "assign"),
     @JsonSubTypes.Type(value = ColourDocument.ConvertColours.class, name = "convert")
 })
 @Schema(
-        oneOf = {ColourDocument.KeepColours.class, ColourDocument.NameColours.class, ColourDocument.ConvertColours.class
+        oneOf = {ColourDocument.KeepColours.class, ColourDocument.AssignColours.class, ColourDocument.ConvertColours.class
         })
 public sealed interface ColourDocument {
     /** SHA-256 of the sRGB profile that ships with Embrick, which never changes. */
@@ -40,7 +40,7 @@ public sealed interface ColourDocument {
     record KeepColours() implements ColourDocument {}
 
     /** The original's numbers under another name. */
-    record NameColours(@NotNull @Valid ProfileDocument profile) implements ColourDocument {}
+    record AssignColours(@NotNull @Valid ProfileDocument profile) implements ColourDocument {}
 
     record ConvertColours(
             @NotNull @Valid ProfileDocument profile,
@@ -56,7 +56,7 @@ public sealed interface ColourDocument {
     default OutputColour toColour() {
         return switch (this) {
             case KeepColours _ -> new OutputColour.Keep();
-            case NameColours name -> new OutputColour.Name(name.profile().toRef());
+            case AssignColours assign -> new OutputColour.Assign(assign.profile().toRef());
             case ConvertColours convert ->
                 new OutputColour.Convert(
                         convert.profile().toRef(), new Rendering(convert.intent(), convert.blackPoint()));

@@ -3,7 +3,7 @@ package embrick.server.documents;
 import java.util.List;
 import java.util.UUID;
 
-/** What one act changed, with what was there before: enough to undo and to redo it. */
+/** What one edit changed, with what was there before: enough to undo and to redo it. */
 public record EditDocument(List<FramingStep> framings, List<OverrideStep> overrides) {
     public EditDocument {
         framings = List.copyOf(framings);

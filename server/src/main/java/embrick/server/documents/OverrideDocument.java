@@ -15,7 +15,7 @@ public record OverrideDocument(
         int schemaVersion,
         @Schema(nullable = true) BigDecimal ppi,
         @Schema(nullable = true) @Valid SharpeningDocument sharpening) {
-    public static final int SCHEMA_VERSION = 1;
+    public static final int SCHEMA_VERSION = 2;
 
     public OverrideDocument {
         Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);

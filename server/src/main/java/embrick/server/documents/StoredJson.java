@@ -68,7 +68,7 @@ public class StoredJson {
 
     private static final String VERSION = "schemaVersion";
     /** Plans before this version did not say theirs: it is told by their parts. */
-    private static final int PLAN_VERSION = 5;
+    private static final int PLAN_VERSION = 6;
 
     private static final int UNSAID = 0;
 
@@ -134,11 +134,11 @@ public class StoredJson {
     }
 
     public OverrideDocument override(String json) {
-        return mapper.readValue(json, OverrideDocument.class);
+        return mapper.treeToValue(Upcasts.override(object(json)), OverrideDocument.class);
     }
 
-    public EditDocument act(String json) {
-        return mapper.treeToValue(Upcasts.act(object(json)), EditDocument.class);
+    public EditDocument edit(String json) {
+        return mapper.treeToValue(Upcasts.edit(object(json)), EditDocument.class);
     }
 
     private ObjectNode object(String json) {

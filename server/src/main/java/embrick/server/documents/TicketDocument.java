@@ -46,7 +46,7 @@ public record TicketDocument(
         @NotNull @Valid FileDocument file,
         @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
         @NotNull @Size(min = 1, max = 120) String folder) {
-    public static final int SCHEMA_VERSION = 4;
+    public static final int SCHEMA_VERSION = 5;
 
     /** Stored documents are brought to this version before; one that is sent says it. */
     public TicketDocument {

@@ -1,5 +1,6 @@
 package embrick.server.documents;
 
+import embrick.core.problem.Problem;
 import embrick.core.colour.PaperColour;
 import embrick.core.paper.PaperSize;
 import embrick.core.resample.Method;
@@ -30,7 +31,6 @@ import embrick.server.documents.TicketDocument.PagePixelsDocument;
 import embrick.server.documents.TicketDocument.ResamplingDocument;
 import embrick.server.documents.TicketDocument.SizeDocument;
 import embrick.server.problems.ProblemException;
-import embrick.server.problems.ProblemException.ProblemDetail;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
@@ -219,7 +219,7 @@ public final class TicketDocuments {
 
     /** Gathers what is wrong phrase by phrase. */
     private static final class Phrases {
-        private final List<ProblemDetail> problems = new ArrayList<>();
+        private final List<Problem> problems = new ArrayList<>();
 
         <T> T read(String phrase, Supplier<T> reading) {
             try {
@@ -227,7 +227,7 @@ public final class TicketDocuments {
             } catch (IllegalArgumentException | ArithmeticException wrong) {
                 String text =
                         wrong instanceof ArithmeticException ? phrase + ": too large to work with" : wrong.getMessage();
-                problems.add(new ProblemDetail("ticket-value", phrase, text, "Change it on the ticket."));
+                problems.add(new Problem("ticket-value", phrase, text, "Change it on the ticket."));
                 return null;
             }
         }

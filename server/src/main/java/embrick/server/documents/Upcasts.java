@@ -19,19 +19,40 @@ final class Upcasts {
         }
     }
 
-    /** Acts hold framings, each of the version it was stored in. */
-    static ObjectNode act(ObjectNode act) {
-        for (JsonNode step : act.path("framings")) {
+    /** Edits hold framings and overrides, each of the version it was stored in. */
+    static ObjectNode edit(ObjectNode edit) {
+        PlainNames.rename(edit, "departures", "overrides");
+        for (JsonNode step : edit.path("framings")) {
             for (String state : List.of("before", "after")) {
                 if (step.path(state).path("document") instanceof ObjectNode document) {
                     framing(document);
                 }
             }
         }
-        return act;
+        for (JsonNode step : edit.path("overrides")) {
+            for (String state : List.of("before", "after")) {
+                if (step.path(state) instanceof ObjectNode document) {
+                    override(document);
+                }
+            }
+        }
+        return edit;
     }
 
-    /** Version 1 had no resampling, no sharpening and 8 bits; version 2 no edges, version 3 two colours. */
+    static ObjectNode override(ObjectNode override) {
+        int version = override.path("schemaVersion").asInt(0);
+        if (version < 1 || version > OverrideDocument.SCHEMA_VERSION) {
+            throw new IllegalStateException(
+                    "override: expected schemaVersion 1 to " + OverrideDocument.SCHEMA_VERSION + ", got " + version);
+        }
+        if (version == 1) {
+            PlainNames.ofSharpening(override);
+            override.put("schemaVersion", 2);
+        }
+        return override;
+    }
+
+    /** Version 1 had no resampling, no sharpening and 8 bits; version 2 no edges, version 3 two colours, version 4 other names. */
     static ObjectNode ticket(ObjectNode ticket, int present) {
         int version = ticket.path("schemaVersion").asInt(0);
         if (version < 1 || version > present) {
@@ -42,7 +63,7 @@ final class Upcasts {
                     .put("method", "LANCZOS3")
                     .put("light", "ENCODED")
                     .put("ringing", "FREE");
-            ticket.putObject("sharpening").put("kind", "none");
+            ticket.putObject("lift").put("kind", "none");
             deepen(ticket.path("file"));
             ticket.put("schemaVersion", 2);
             version = 2;
@@ -59,6 +80,11 @@ final class Upcasts {
             nameColours(ticket);
             ticket.put("rounding", "NEAREST");
             ticket.put("schemaVersion", 4);
+            version = 4;
+        }
+        if (version == 4) {
+            PlainNames.ofTicket(ticket);
+            ticket.put("schemaVersion", 5);
         }
         return ticket;
     }
@@ -101,8 +127,8 @@ final class Upcasts {
     }
 
     /**
-     * Plans had one way of converting, and no edges; before that they named only their kernel, which was always the same, had no bare corners, and
-     * limits of the centre alone.
+     * Plans had other names for sharpening and ringing; before that one way of converting and no edges; before that they
+     * named only their kernel, which was always the same, had no bare corners, and limits of the centre alone.
      */
     static ObjectNode plan(ObjectNode plan) {
         if (plan.path("limits") instanceof ArrayNode planes) {
@@ -138,10 +164,11 @@ final class Upcasts {
                     .put("method", "LANCZOS3")
                     .put("light", "ENCODED")
                     .put("ringing", "FREE");
-            plan.putNull("sharpening");
+            plan.putNull("lift");
             plan.put("bitsPerChannel", 8);
             deepen(plan.path("file"));
         }
+        PlainNames.ofPlan(plan);
         return plan;
     }
 

@@ -19,7 +19,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What carrying would change. Carrying itself is an act, made of the changes that are shown here. */
+/** What carrying would change. Carrying itself is an edit, made of the changes that are shown here. */
 @RestController
 @RequestMapping("/api/v1")
 class CarryController {
@@ -51,7 +51,7 @@ class CarryController {
     /**
      * A picture that would change.
      *
-     * @param framing as it is sent in an act; null where only sharpening changes
+     * @param framing as it is sent in an edit; null where only sharpening changes
      */
     record CarryChange(
             @NotNull UUID originalId,

@@ -83,16 +83,16 @@ class Carrying {
         ids.add(fromId);
         List<Original> pictures = originals.requireOf(entity.jobId(), ids);
         Map<UUID, FramingView> framed = framings.now(shape, ids);
-        Map<UUID, OverrideView> departed = overrides.now(ticketId, ids);
+        Map<UUID, OverrideView> overridden = overrides.now(ticketId, ids);
         Framing from = framed.get(fromId).document().toFraming();
-        OverrideDocument fromOverride = departed.get(fromId).document();
+        OverrideDocument fromOverride = overridden.get(fromId).document();
         List<Change> changes = new ArrayList<>();
         for (Original picture : pictures) {
             if (picture.id().equals(fromId) || picture.facts().isEmpty()) {
                 continue;
             }
             FramingView framing = framed.get(picture.id());
-            OverrideView override = departed.get(picture.id());
+            OverrideView override = overridden.get(picture.id());
             FramingDocument after =
                     FramingDocument.of(Carry.onto(framing.document().toFraming(), from, framingParts(parts)));
             OverrideDocument overrideAfter = parts.contains(Carried.SHARPENING)

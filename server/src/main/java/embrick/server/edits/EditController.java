@@ -27,7 +27,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Acts on framings: done, undone, redone. */
+/** Edits on framings: done, undone, redone. */
 @RestController
 @RequestMapping("/api/v1")
 class EditController {
@@ -48,8 +48,8 @@ class EditController {
             @NotNull @Size(max = MOST_CHANGES) List<@NotNull @Valid OverrideWish> overrides) {}
 
     record EditView(@NotNull UUID id, @NotNull String words) {
-        static EditView of(EditEntity act) {
-            return new EditView(act.id(), act.words());
+        static EditView of(EditEntity edit) {
+            return new EditView(edit.id(), edit.words());
         }
     }
 
@@ -62,7 +62,7 @@ class EditController {
             @NotNull List<OverrideView> overrides,
             @NotNull HistoryView history) {}
 
-    /** The act that would be undone next, and the one that would be redone. */
+    /** The edit that would be undone next, and the one that would be redone. */
     @GetMapping("/jobs/{jobId}/edits")
     HistoryView history(@PathVariable UUID jobId) {
         EditService.History history = edits.history(jobId);
@@ -73,9 +73,9 @@ class EditController {
 
     /** All of it is done or, where a picture was changed since it was looked at, nothing. */
     @PostMapping("/jobs/{jobId}/edits")
-    EditOutcome act(@PathVariable UUID jobId, @Valid @RequestBody EditRequest request) {
+    EditOutcome edit(@PathVariable UUID jobId, @Valid @RequestBody EditRequest request) {
         request.overrides().forEach(change -> requireSense(change.document()));
-        return outcome(jobId, edits.act(jobId, request.words(), request.framings(), request.overrides()));
+        return outcome(jobId, edits.apply(jobId, request.words(), request.framings(), request.overrides()));
     }
 
     /** A override's values are judged as a ticket's are. */
@@ -96,7 +96,7 @@ class EditController {
     record FramingContent(@NotNull @Valid FramingDocument document, boolean accepted) {}
 
     /**
-     * One framing, as an act of its own. {@code If-Match} carries the version looked at; {@code If-None-Match: *} says that
+     * One framing, as an edit of its own. {@code If-Match} carries the version looked at; {@code If-None-Match: *} says that
      * the picture had none yet for this shape.
      */
     @PutMapping("/originals/{id}/framings/{shape}")
@@ -108,7 +108,7 @@ class EditController {
             @Valid @RequestBody FramingContent content) {
         long version = IfMatch.version(ifMatch, ifNoneMatch, "framing");
         Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
-        Outcome outcome = edits.act(
+        Outcome outcome = edits.apply(
                 original.jobId(),
                 "framed",
                 List.of(new FramingWish(

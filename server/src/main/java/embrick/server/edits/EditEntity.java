@@ -10,9 +10,9 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 
-/** One act on the framings of a job. */
+/** One edit on the framings of a job. */
 @Entity
-@Table(name = "act")
+@Table(name = "edit")
 class EditEntity {
     @Id
     private UUID id;
@@ -45,11 +45,11 @@ class EditEntity {
         this.madeAt = madeAt;
     }
 
-    void isUndone() {
+    void undo() {
         undone = true;
     }
 
-    void isRedone() {
+    void redo() {
         undone = false;
     }
 

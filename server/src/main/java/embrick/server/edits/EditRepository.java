@@ -7,7 +7,7 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface EditRepository extends JpaRepository<EditEntity, UUID> {
-    /** Acts of one job wait for one another; empty if there is no such job. */
+    /** Edits of one job wait for one another; empty if there is no such job. */
     @Query(value = "select id from job where id = :jobId for update", nativeQuery = true)
     Optional<UUID> lockJob(UUID jobId);
 

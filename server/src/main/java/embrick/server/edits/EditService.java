@@ -34,14 +34,14 @@ import org.springframework.transaction.annotation.Transactional;
 /**
  * The only way in which framings and overrides change.
  *
- * <p>Acts of one job follow one another, so that the last one that is not undone is always the last change there was, and
+ * <p>Edits of one job follow one another, so that the last one that is not undone is always the last change there was, and
  * undoing it puts back exactly what it found. Each change says which version it was made from: a window that has not seen
- * another's act is told, and nothing is changed.
+ * another's edit is told, and nothing is changed.
  */
 @Service
 @Transactional
 public class EditService {
-    /** Acts kept to be undone. */
+    /** Edits kept to be undone. */
     private static final int KEPT = 1000;
 
     private final EditRepository edits;
@@ -69,7 +69,7 @@ public class EditService {
         this.clock = clock;
     }
 
-    /** What an act, its undoing or its redoing left behind. */
+    /** What an edit, its undoing or its redoing left behind. */
     record Outcome(List<FramingView> framings, List<OverrideView> overrides) {}
 
     /** What can be undone and redone. */
@@ -83,13 +83,13 @@ public class EditService {
     }
 
     /**
-     * Does all of an act or nothing.
+     * Does all of an edit or nothing.
      *
      * @throws ProblemException if a picture is not of this job, or was changed since it was looked at
      */
-    Outcome act(UUID jobId, String words, List<FramingWish> framed, List<OverrideWish> departed) {
+    Outcome apply(UUID jobId, String words, List<FramingWish> framed, List<OverrideWish> overridden) {
         lock(jobId);
-        Map<UUID, Original> pictures = pictures(jobId, framed, departed);
+        Map<UUID, Original> pictures = pictures(jobId, framed, overridden);
         List<FramingStep> framingSteps = new ArrayList<>();
         byKey(framed, wish -> FramingService.shapeKey(wish.shapeKey())).forEach((shape, changes) -> {
             Map<UUID, FramingView> now = framings.now(
@@ -105,38 +105,38 @@ public class EditService {
                         new FramingState(exact, change.accepted())));
             }
         });
-        List<OverrideStep> departureSteps = new ArrayList<>();
-        byKey(departed, OverrideWish::ticketId).forEach((ticketId, changes) -> {
+        List<OverrideStep> overrideSteps = new ArrayList<>();
+        byKey(overridden, OverrideWish::ticketId).forEach((ticketId, changes) -> {
             requireTicketOf(jobId, ticketId);
             Map<UUID, OverrideView> now = overrides.now(
                     ticketId, changes.stream().map(OverrideWish::originalId).toList());
             for (OverrideWish change : changes) {
                 OverrideView before = now.get(change.originalId());
                 requireSeen(before.version(), change.version(), pictures.get(change.originalId()));
-                departureSteps.add(
+                overrideSteps.add(
                         new OverrideStep(change.originalId(), ticketId, before.document(), change.document()));
             }
         });
-        EditDocument document = new EditDocument(framingSteps, departureSteps);
+        EditDocument document = new EditDocument(framingSteps, overrideSteps);
         remember(jobId, words, document);
         return set(document, FramingStep::after, OverrideStep::after);
     }
 
-    /** @param editId the act that was seen as the last one; another window's later act is not undone unseen */
+    /** @param editId the edit that was seen as the last one; another window's later edit is not undone unseen */
     Outcome undo(UUID jobId, UUID editId) {
         lock(jobId);
-        EditEntity act = seen(history(jobId).undo(), editId);
-        act.isUndone();
-        edits.saveAndFlush(act);
-        return set(json.act(act.document()), FramingStep::before, OverrideStep::before);
+        EditEntity edit = seen(history(jobId).undo(), editId);
+        edit.undo();
+        edits.saveAndFlush(edit);
+        return set(json.edit(edit.document()), FramingStep::before, OverrideStep::before);
     }
 
     Outcome redo(UUID jobId, UUID editId) {
         lock(jobId);
-        EditEntity act = seen(history(jobId).redo(), editId);
-        act.isRedone();
-        edits.saveAndFlush(act);
-        return set(json.act(act.document()), FramingStep::after, OverrideStep::after);
+        EditEntity edit = seen(history(jobId).redo(), editId);
+        edit.redo();
+        edits.saveAndFlush(edit);
+        return set(json.edit(edit.document()), FramingStep::after, OverrideStep::after);
     }
 
     private void lock(UUID jobId) {
@@ -146,13 +146,13 @@ public class EditService {
     }
 
     private static EditEntity seen(Optional<EditEntity> last, UUID editId) {
-        return last.filter(act -> act.id().equals(editId)).orElseThrow(() -> ProblemException.stale("framing"));
+        return last.filter(edit -> edit.id().equals(editId)).orElseThrow(() -> ProblemException.stale("framing"));
     }
 
-    private Map<UUID, Original> pictures(UUID jobId, List<FramingWish> framed, List<OverrideWish> departed) {
+    private Map<UUID, Original> pictures(UUID jobId, List<FramingWish> framed, List<OverrideWish> overridden) {
         Set<UUID> ids = new LinkedHashSet<>();
         framed.forEach(change -> ids.add(change.originalId()));
-        departed.forEach(change -> ids.add(change.originalId()));
+        overridden.forEach(change -> ids.add(change.originalId()));
         return originals.requireOf(jobId, ids).stream().collect(Collectors.toMap(Original::id, Function.identity()));
     }
 
@@ -192,16 +192,16 @@ public class EditService {
             steps.forEach(step -> states.put(step.originalId(), framing.apply(step)));
             framed.addAll(framings.put(shape, states));
         });
-        List<OverrideView> departed = new ArrayList<>();
+        List<OverrideView> overridden = new ArrayList<>();
         byKey(document.overrides(), OverrideStep::ticketId).forEach((ticketId, steps) -> {
             if (!tickets.exists(ticketId)) {
-                // The ticket was taken away after the act, and its overrides with it.
+                // The ticket was taken away after the edit, and its overrides with it.
                 return;
             }
             Map<UUID, OverrideDocument> documents = new HashMap<>();
             steps.forEach(step -> documents.put(step.originalId(), override.apply(step)));
-            departed.addAll(overrides.put(ticketId, documents));
+            overridden.addAll(overrides.put(ticketId, documents));
         });
-        return new Outcome(framed, departed);
+        return new Outcome(framed, overridden);
     }
 }

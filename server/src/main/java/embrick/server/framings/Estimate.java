@@ -1,5 +1,6 @@
 package embrick.server.framings;
 
+import embrick.core.problem.Problem;
 import embrick.core.framing.Framing;
 import embrick.core.names.NameAllotment;
 import embrick.core.plan.Planning;
@@ -65,7 +66,7 @@ public class Estimate {
         record Plannable(Planning planning) implements Planned {}
 
         /** The file itself cannot be used. */
-        record Unusable(Original.Trouble trouble) implements Planned {}
+        record Unusable(Problem problem) implements Planned {}
     }
 
     /** All pictures with their names, or why the names cannot be given. */
@@ -133,9 +134,9 @@ public class Estimate {
         return original.isForPieces()
                 ? new Planned.Plannable(
                         planner.plan(original, json.facts(original.facts().orElseThrow()), ticket, framing))
-                : new Planned.Unusable(original.trouble()
+                : new Planned.Unusable(original.problem()
                         .orElseThrow(
-                                () -> new IllegalStateException(original.path() + " has neither facts nor trouble")));
+                                () -> new IllegalStateException(original.path() + " has neither facts nor problem")));
     }
 
     private static int[] sheet(Planned planned) {

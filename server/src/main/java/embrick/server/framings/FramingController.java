@@ -1,5 +1,6 @@
 package embrick.server.framings;
 
+import embrick.core.problem.Problem;
 import embrick.core.framing.Framing;
 import embrick.core.framing.LevelLine;
 import embrick.core.names.NameAllotment.Allotment;
@@ -103,13 +104,13 @@ class FramingController {
             long expectedFileBytes,
             long unpackedBytes,
             @NotNull List<PlanView.NoticeView> notices,
-            @NotNull List<PlanView.PlanProblem> problems) {}
+            @NotNull List<Problem> problems) {}
 
     record EstimateView(
             @NotNull String shapeKey,
             @NotNull List<PictureEstimate> pictures,
             @NotNull List<PlanView.NoticeView> nameNotices,
-            @NotNull List<PlanView.PlanProblem> nameProblems) {}
+            @NotNull List<Problem> nameProblems) {}
 
     /** What a ticket, stored or not, means for each picture of a job. */
     @PostMapping("/jobs/{jobId}/estimate")
@@ -120,14 +121,13 @@ class FramingController {
                 new Estimate.Ordered(request.ticket(), Optional.ofNullable(request.ticketId())),
                 Optional.empty());
         List<PlanView.NoticeView> notices = List.of();
-        List<PlanView.PlanProblem> problems = List.of();
+        List<Problem> problems = List.of();
         switch (whole.names()) {
             case Allotment.Allotted allotted ->
                 notices =
                         allotted.notices().stream().map(PlanView.NoticeView::of).toList();
             case Allotment.Refused refused ->
                 problems = refused.problems().stream()
-                        .map(PlanView.PlanProblem::of)
                         .toList();
         }
         String shape = TicketDocuments.toTicket(request.ticket()).shape().key();
@@ -151,11 +151,7 @@ class FramingController {
                         0,
                         0,
                         List.of(),
-                        List.of(new PlanView.PlanProblem(
-                                unusable.trouble().code(),
-                                "picture",
-                                unusable.trouble().text(),
-                                unusable.trouble().remedy())));
+                        List.of(unusable.problem()));
             case Estimate.Planned.Plannable plannable ->
                 switch (plannable.planning()) {
                     case Planning.Ready ready -> {
@@ -192,7 +188,6 @@ class FramingController {
                                 0,
                                 List.of(),
                                 refused.problems().stream()
-                                        .map(PlanView.PlanProblem::of)
                                         .toList());
                 };
         };

@@ -38,7 +38,7 @@ class FramingEntity {
         this.shapeKey = shapeKey;
     }
 
-    void becomes(String newDocument, boolean isAccepted) {
+    void replace(String newDocument, boolean isAccepted) {
         this.document = newDocument;
         this.accepted = isAccepted;
     }

@@ -82,7 +82,7 @@ public class FramingService {
         states.forEach((originalId, state) -> {
             FramingEntity framing =
                     stored.computeIfAbsent(originalId, id -> new FramingEntity(Ids.next(), id, shapeKey));
-            framing.becomes(json.write(state.document()), state.accepted());
+            framing.replace(json.write(state.document()), state.accepted());
             changed.add(framing);
         });
         return framings.saveAllAndFlush(changed).stream().map(this::view).toList();

@@ -34,7 +34,7 @@ class OverrideEntity {
         this.ticketId = ticketId;
     }
 
-    void says(String newDocument) {
+    void replace(String newDocument) {
         this.document = newDocument;
     }
 

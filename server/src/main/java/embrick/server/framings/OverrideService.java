@@ -56,7 +56,7 @@ public class OverrideService {
         documents.forEach((originalId, document) -> {
             OverrideEntity override =
                     stored.computeIfAbsent(originalId, id -> new OverrideEntity(Ids.next(), id, ticketId));
-            override.says(json.write(document));
+            override.replace(json.write(document));
             changed.add(override);
         });
         return overrides.saveAllAndFlush(changed).stream().map(this::view).toList();

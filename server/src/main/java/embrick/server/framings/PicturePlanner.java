@@ -6,7 +6,7 @@ import embrick.core.pixels.ColourModel;
 import embrick.core.plan.CaptionText;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
-import embrick.core.plan.Problem;
+import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Caption;
 import embrick.core.ticket.Edges;

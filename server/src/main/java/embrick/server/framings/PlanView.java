@@ -9,7 +9,7 @@ import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
-import embrick.core.plan.Problem;
+import embrick.core.problem.Problem;
 import embrick.core.plan.Verdict;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling.Light;
@@ -23,21 +23,11 @@ import java.util.List;
 public record PlanView(
         @Schema(nullable = true) PlanNumbers plan,
         @NotNull List<NoticeView> notices,
-        @NotNull List<PlanProblem> problems) {
+        @NotNull List<Problem> problems) {
 
     public record NoticeView(@NotNull String code, @NotNull String text) {
         static NoticeView of(Notice notice) {
             return new NoticeView(notice.code(), notice.text());
-        }
-    }
-
-    public record PlanProblem(
-            @NotNull String code,
-            @NotNull String subject,
-            @NotNull String text,
-            @NotNull String remedy) {
-        static PlanProblem of(Problem problem) {
-            return new PlanProblem(problem.code(), problem.subject(), problem.text(), problem.remedy());
         }
     }
 
@@ -217,7 +207,7 @@ public record PlanView(
                 new PlanView(
                         null,
                         List.of(),
-                        refused.problems().stream().map(PlanProblem::of).toList());
+                        refused.problems().stream().toList());
         };
     }
 }

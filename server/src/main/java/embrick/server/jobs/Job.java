@@ -31,7 +31,7 @@ public class Job {
         this.createdAt = createdAt;
     }
 
-    void isNamed(String newName) {
+    void rename(String newName) {
         this.name = newName;
     }
 

@@ -72,7 +72,7 @@ public class JobService {
 
     public Job rename(UUID id, String name) {
         Job job = get(id);
-        job.isNamed(name.strip());
+        job.rename(name.strip());
         return jobs.saveAndFlush(job);
     }
 }

@@ -1,5 +1,6 @@
 package embrick.server.originals;
 
+import embrick.core.problem.Problem;
 import embrick.core.names.FileNames;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
@@ -10,7 +11,6 @@ import embrick.server.Ids;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.Original.Judgement;
 import embrick.server.originals.Original.State;
-import embrick.server.originals.Original.Trouble;
 import embrick.server.previews.SmallPictures;
 import embrick.server.problems.ProblemException;
 import embrick.server.profiles.PictureProfiles;
@@ -215,13 +215,13 @@ public class Intake {
                 }
             }
             return damage.isEmpty() ? Judgement.sound(json.write(facts)) : damaged(facts, damage.get());
-        } catch (UnusablePictureException trouble) {
-            State state = switch (trouble.kind()) {
+        } catch (UnusablePictureException problem) {
+            State state = switch (problem.kind()) {
                 case BROKEN -> State.BROKEN;
                 case NOT_FOR_EMBRICK -> State.NOT_FOR_EMBRICK;
                 case TOO_LARGE -> State.TOO_LARGE;
             };
-            return Judgement.unusable(state, new Trouble(trouble.code(), trouble.getMessage(), trouble.remedy()));
+            return Judgement.unusable(state, new Problem(problem.code(), "picture", problem.getMessage(), problem.remedy()));
         }
     }
 
@@ -231,7 +231,7 @@ public class Intake {
         return new Judgement(
                 State.BROKEN,
                 Optional.of(json.write(facts)),
-                Optional.of(new Trouble(refusal.code(), refusal.getMessage(), refusal.remedy())),
+                Optional.of(new Problem(refusal.code(), "picture", refusal.getMessage(), refusal.remedy())),
                 OptionalDouble.of(damage.begins()));
     }
 

@@ -1,5 +1,6 @@
 package embrick.server.originals;
 
+import embrick.core.problem.Problem;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -26,9 +27,6 @@ public class Original {
         TOO_LARGE
     }
 
-    /** Why it cannot be used. */
-    public record Trouble(String code, String text, String remedy) {}
-
     @Id
     private UUID id;
 
@@ -51,13 +49,13 @@ public class Original {
     private String facts;
 
     @Column(columnDefinition = "text")
-    private String troubleCode;
+    private String problemCode;
 
     @Column(columnDefinition = "text")
-    private String troubleText;
+    private String problemText;
 
     @Column(columnDefinition = "text")
-    private String troubleRemedy;
+    private String problemRemedy;
 
     private Double damageBegins;
 
@@ -87,9 +85,9 @@ public class Original {
         this.fileBytes = bytes;
         this.state = judgement.state();
         this.facts = judgement.factsJson().orElse(null);
-        this.troubleCode = judgement.trouble().map(Trouble::code).orElse(null);
-        this.troubleText = judgement.trouble().map(Trouble::text).orElse(null);
-        this.troubleRemedy = judgement.trouble().map(Trouble::remedy).orElse(null);
+        this.problemCode = judgement.problem().map(Problem::code).orElse(null);
+        this.problemText = judgement.problem().map(Problem::text).orElse(null);
+        this.problemRemedy = judgement.problem().map(Problem::remedy).orElse(null);
         this.damageBegins =
                 judgement.damageBegins().isPresent() ? judgement.damageBegins().getAsDouble() : null;
         this.printedDamaged = false;
@@ -100,13 +98,13 @@ public class Original {
      *
      * @param damageBegins of a damaged picture that can be seen: the share of its stored height that is sound
      */
-    record Judgement(State state, Optional<String> factsJson, Optional<Trouble> trouble, OptionalDouble damageBegins) {
+    record Judgement(State state, Optional<String> factsJson, Optional<Problem> problem, OptionalDouble damageBegins) {
         static Judgement sound(String factsJson) {
             return new Judgement(State.SOUND, Optional.of(factsJson), Optional.empty(), OptionalDouble.empty());
         }
 
-        static Judgement unusable(State state, Trouble trouble) {
-            return new Judgement(state, Optional.empty(), Optional.of(trouble), OptionalDouble.empty());
+        static Judgement unusable(State state, Problem problem) {
+            return new Judgement(state, Optional.empty(), Optional.of(problem), OptionalDouble.empty());
         }
     }
 
@@ -135,7 +133,7 @@ public class Original {
     }
 
     /** Says which profile the picture has, whatever its file says; empty for what the file says. */
-    void hasProfile(Optional<String> digest) {
+    void assignProfile(Optional<String> digest) {
         this.profileDigest = digest.orElse(null);
     }
 
@@ -173,8 +171,8 @@ public class Original {
         return Optional.ofNullable(facts);
     }
 
-    public Optional<Trouble> trouble() {
-        return Optional.ofNullable(troubleCode).map(code -> new Trouble(code, troubleText, troubleRemedy));
+    public Optional<Problem> problem() {
+        return Optional.ofNullable(problemCode).map(code -> new Problem(code, "picture", problemText, problemRemedy));
     }
 
     public Instant addedAt() {

@@ -175,7 +175,7 @@ class OriginalController {
                 profiles.require(
                         digest.get(), json.facts(picture.facts().get()).colour().model());
             }
-            picture.hasProfile(digest.filter(_ -> picture.facts().isPresent()));
+            picture.assignProfile(digest.filter(_ -> picture.facts().isPresent()));
         }
         Map<ColourModel, String> assumed = profiles.assumed(jobId);
         return wanted.stream().map(picture -> view(picture, assumed)).toList();
@@ -229,9 +229,7 @@ class OriginalController {
                         .map(facts -> profiles.known(facts, original.profileDigest(), assumed))
                         .map(OriginalView.FactsView::of)
                         .orElse(null),
-                original.trouble()
-                        .map(trouble -> new OriginalView.TroubleView(trouble.code(), trouble.text(), trouble.remedy()))
-                        .orElse(null));
+                original.problem().orElse(null));
     }
 
     private OriginalView.DamageView damage(Original original) {

@@ -1,7 +1,7 @@
 package embrick.server.originals;
 
+import embrick.core.problem.Problem;
 import embrick.server.problems.ProblemException;
-import embrick.server.problems.ProblemException.ProblemDetail;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -29,10 +29,10 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     default List<Original> requireOf(UUID jobId, Collection<UUID> ids) {
         Map<UUID, Original> found = new HashMap<>();
         findByJobIdAndIdIn(jobId, ids).forEach(original -> found.put(original.id(), original));
-        List<ProblemDetail> unknown = ids.stream()
+        List<Problem> unknown = ids.stream()
                 .distinct()
                 .filter(id -> !found.containsKey(id))
-                .map(id -> new ProblemDetail(
+                .map(id -> new Problem(
                         "unknown-picture",
                         id.toString(),
                         "This job has no picture " + id + ".",

@@ -1,5 +1,6 @@
 package embrick.server.originals;
 
+import embrick.core.problem.Problem;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.source.SourceFacts;
@@ -30,7 +31,7 @@ public record OriginalView(
         boolean printedDamaged,
         @Schema(nullable = true) DamageView damage,
         @Schema(nullable = true) FactsView facts,
-        @Schema(nullable = true) TroubleView trouble) {
+        @Schema(nullable = true) Problem problem) {
 
     /**
      * Where damage begins in the picture as it is seen.
@@ -57,10 +58,6 @@ public record OriginalView(
         }
     }
 
-    public record TroubleView(
-            @NotNull String code,
-            @NotNull String text,
-            @NotNull String remedy) {}
 
     /**
      * @param width as the picture is seen

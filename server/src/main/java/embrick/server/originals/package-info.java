@@ -1,2 +1,2 @@
-/** Originals: intake, facts, trouble. Start at {@link embrick.server.originals.Intake}. Must not know jobs. */
+/** Originals: intake, facts, problem. Start at {@link embrick.server.originals.Intake}. Must not know jobs. */
 package embrick.server.originals;

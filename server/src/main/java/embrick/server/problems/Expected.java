@@ -1,7 +1,7 @@
 package embrick.server.problems;
 
+import embrick.core.problem.Problem;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
-import embrick.server.problems.ProblemException.ProblemDetail;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.time.temporal.Temporal;
@@ -37,13 +37,13 @@ final class Expected {
     private Expected() {}
 
     /** Of a body that cannot be read. */
-    static ProblemDetail of(JacksonException wrong) {
+    static Problem of(JacksonException wrong) {
         return switch (wrong) {
             case InputCoercionException number ->
-                new ProblemDetail(
+                new Problem(
                         CODE, path(number), path(number) + ": expected a whole number of ordinary size.", REMEDY);
             case StreamReadException notJson ->
-                new ProblemDetail(
+                new Problem(
                         CODE,
                         "body",
                         "The body is not JSON: see line "
@@ -51,22 +51,22 @@ final class Expected {
                                 + notJson.getLocation().getColumnNr() + ".",
                         "Send JSON, or see that it is whole.");
             case DatabindException databind -> ofField(databind);
-            default -> new ProblemDetail(CODE, "body", "The body cannot be read.", "Send it again.");
+            default -> new Problem(CODE, "body", "The body cannot be read.", "Send it again.");
         };
     }
 
     /** Of a part of the address. */
-    static ProblemDetail of(MethodArgumentTypeMismatchException wrong) {
+    static Problem of(MethodArgumentTypeMismatchException wrong) {
         Class<?> type = wrong.getRequiredType();
         return told(wrong.getName(), type == null ? "another value" : words(type), wrong.getValue());
     }
 
-    private static ProblemDetail ofField(DatabindException wrong) {
+    private static Problem ofField(DatabindException wrong) {
         String field = path(wrong);
         Optional<String> ours = ownWords(wrong);
         if (ours.isPresent()) {
             boolean isVersion = ours.get().startsWith("schemaVersion:");
-            return new ProblemDetail(
+            return new Problem(
                     isVersion ? OTHER_VERSION : CODE,
                     isVersion ? "schemaVersion" : field,
                     prefixed(field, ours.get()),
@@ -80,12 +80,12 @@ final class Expected {
                         kind.getTypeId());
             case InvalidFormatException number
             when number.getValue() instanceof BigDecimal ->
-                new ProblemDetail(TOO_LONG, field, field + ": expected a number of at most 40 digits.", REMEDY);
+                new Problem(TOO_LONG, field, field + ": expected a number of at most 40 digits.", REMEDY);
             case InvalidFormatException format -> told(field, words(format.getTargetType()), format.getValue());
             case MismatchedInputException other
             when other.getTargetType() != null ->
-                new ProblemDetail(CODE, field, field + ": expected " + words(other.getTargetType()) + ".", REMEDY);
-            default -> new ProblemDetail(CODE, field, field + ": cannot be read.", REMEDY);
+                new Problem(CODE, field, field + ": expected " + words(other.getTargetType()) + ".", REMEDY);
+            default -> new Problem(CODE, field, field + ": cannot be read.", REMEDY);
         };
     }
 
@@ -108,8 +108,8 @@ final class Expected {
         return (field.endsWith(name) ? field + text.substring(name.length()) : field + ": " + text) + ".";
     }
 
-    private static ProblemDetail told(String field, String expected, Object got) {
-        return new ProblemDetail(
+    private static Problem told(String field, String expected, Object got) {
+        return new Problem(
                 CODE, field, field + ": expected " + expected + ", got " + shortened(got) + ".", REMEDY);
     }
 

@@ -1,6 +1,6 @@
 package embrick.server.problems;
 
-import embrick.server.problems.ProblemException.ProblemDetail;
+import embrick.core.problem.Problem;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
@@ -11,9 +11,9 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The body of an answer that is a problem: RFC 9457's members, and all problems with their remedies. */
 public record ProblemBody(
-        URI type, String title, int status, String detail, String code, String remedy, List<ProblemDetail> problems) {
-    public static ProblemBody of(HttpStatus status, List<ProblemDetail> problems) {
-        ProblemDetail first = problems.getFirst();
+        URI type, String title, int status, String detail, String code, String remedy, List<Problem> problems) {
+    public static ProblemBody of(HttpStatus status, List<Problem> problems) {
+        Problem first = problems.getFirst();
         return new ProblemBody(
                 URI.create("urn:embrick:problem:" + first.code()),
                 status.getReasonPhrase(),
@@ -25,7 +25,7 @@ public record ProblemBody(
     }
 
     public static ProblemBody of(HttpStatus status, String code, String subject, String text, String remedy) {
-        return of(status, List.of(new ProblemDetail(code, subject, text, remedy)));
+        return of(status, List.of(new Problem(code, subject, text, remedy)));
     }
 
     /** Answers with it where no controller does: in filters. */

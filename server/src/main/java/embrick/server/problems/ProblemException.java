@@ -1,5 +1,6 @@
 package embrick.server.problems;
 
+import embrick.core.problem.Problem;
 import java.util.List;
 import java.util.Objects;
 import org.springframework.http.HttpStatus;
@@ -9,26 +10,16 @@ public class ProblemException extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     private final HttpStatus status;
-    private final transient List<ProblemDetail> problems;
+    private final transient List<Problem> problems;
 
-    /** One thing in the way. */
-    public record ProblemDetail(String code, String subject, String text, String remedy) {
-        public ProblemDetail {
-            Objects.requireNonNull(code);
-            Objects.requireNonNull(subject);
-            Objects.requireNonNull(text);
-            Objects.requireNonNull(remedy);
-        }
-    }
-
-    public ProblemException(HttpStatus status, List<ProblemDetail> problems) {
+    public ProblemException(HttpStatus status, List<Problem> problems) {
         super(problems.getFirst().text());
         this.status = status;
         this.problems = List.copyOf(problems);
     }
 
     public ProblemException(HttpStatus status, String code, String subject, String text, String remedy) {
-        this(status, List.of(new ProblemDetail(code, subject, text, remedy)));
+        this(status, List.of(new Problem(code, subject, text, remedy)));
     }
 
     public static ProblemException notFound(String what) {
@@ -57,7 +48,7 @@ public class ProblemException extends RuntimeException {
         return status;
     }
 
-    public List<ProblemDetail> problems() {
+    public List<Problem> problems() {
         return problems;
     }
 }

@@ -1,8 +1,8 @@
 package embrick.server.problems;
 
+import embrick.core.problem.Problem;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.server.Failures;
-import embrick.server.problems.ProblemException.ProblemDetail;
 import embrick.server.storage.AskerGoneException;
 import embrick.server.storage.BusyException;
 import embrick.server.storage.OriginalLostException;
@@ -42,7 +42,7 @@ class ProblemResponses {
 
     private static final String RETRY_SECONDS = "3";
 
-    private static ResponseEntity<ProblemBody> respond(HttpStatus status, List<ProblemDetail> problems) {
+    private static ResponseEntity<ProblemBody> respond(HttpStatus status, List<Problem> problems) {
         ResponseEntity.BodyBuilder answer =
                 ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON);
         if (status == HttpStatus.SERVICE_UNAVAILABLE) {
@@ -53,7 +53,7 @@ class ProblemResponses {
 
     private static ResponseEntity<ProblemBody> respond(
             HttpStatus status, String code, String subject, String text, String remedy) {
-        return respond(status, List.of(new ProblemDetail(code, subject, text, remedy)));
+        return respond(status, List.of(new Problem(code, subject, text, remedy)));
     }
 
     @ExceptionHandler
@@ -83,7 +83,7 @@ class ProblemResponses {
         for (Throwable cause = unreadable; cause != null; cause = cause.getCause()) {
             switch (cause) {
                 case JacksonException wrong -> {
-                    ProblemDetail told = Expected.of(wrong);
+                    Problem told = Expected.of(wrong);
                     boolean isUnderstood =
                             List.of(Expected.TOO_LONG, Expected.OTHER_VERSION).contains(told.code());
                     return respond(
@@ -116,8 +116,8 @@ class ProblemResponses {
 
     @ExceptionHandler
     ResponseEntity<ProblemBody> invalid(MethodArgumentNotValidException invalid) {
-        List<ProblemDetail> problems = invalid.getFieldErrors().stream()
-                .map(error -> new ProblemDetail(
+        List<Problem> problems = invalid.getFieldErrors().stream()
+                .map(error -> new Problem(
                         "invalid",
                         error.getField(),
                         error.getField() + ": " + error.getDefaultMessage(),
@@ -128,10 +128,10 @@ class ProblemResponses {
 
     @ExceptionHandler
     ResponseEntity<ProblemBody> invalid(HandlerMethodValidationException invalid) {
-        List<ProblemDetail> problems = invalid.getParameterValidationResults().stream()
+        List<Problem> problems = invalid.getParameterValidationResults().stream()
                 .flatMap(result -> result.getResolvableErrors().stream().map(error -> {
                     String name = String.valueOf(result.getMethodParameter().getParameterName());
-                    return new ProblemDetail("invalid", name, name + ": " + error.getDefaultMessage(), "Correct it.");
+                    return new Problem("invalid", name, name + ": " + error.getDefaultMessage(), "Correct it.");
                 }))
                 .toList();
         return respond(HttpStatus.UNPROCESSABLE_CONTENT, problems);

@@ -34,7 +34,7 @@ class AssumptionEntity {
         this.jobId = jobId;
     }
 
-    void says(ColourModel model, String digest) {
+    void assume(ColourModel model, String digest) {
         switch (model) {
             case GREY -> grey = digest;
             case RGB -> rgb = digest;

@@ -2,7 +2,7 @@ package embrick.server.profiles;
 
 import embrick.core.colour.ProfileRef;
 import embrick.core.pixels.ColourModel;
-import embrick.core.plan.Problem;
+import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.ProfileOrigin;
 import embrick.core.source.SourceFacts.SourceProfile;
@@ -61,7 +61,7 @@ public class PictureProfiles {
     public void assume(UUID jobId, ColourModel model, Optional<String> digest) {
         digest.ifPresent(wanted -> require(wanted, model));
         AssumptionEntity assumption = assumptions.findById(jobId).orElseGet(() -> new AssumptionEntity(jobId));
-        assumption.says(model, digest.orElse(null));
+        assumption.assume(model, digest.orElse(null));
         assumptions.save(assumption);
     }
 
@@ -107,7 +107,7 @@ public class PictureProfiles {
     public Optional<Problem> problem(OutputColour colour) {
         return switch (colour) {
             case OutputColour.Keep _ -> Optional.empty();
-            case OutputColour.Name(ProfileRef profile) -> problem(profile, false);
+            case OutputColour.Assign(ProfileRef profile) -> problem(profile, false);
             case OutputColour.Convert convert -> problem(convert.profile(), true);
         };
     }
@@ -118,7 +118,7 @@ public class PictureProfiles {
         }
         Optional<ProfileFacts> facts = known(digest);
         if (facts.isEmpty() || facts.get().model() != model) {
-            return Optional.of(new Problem(
+            return Optional.of(Problem.of(
                     "unknown-profile",
                     "colour",
                     "a profile that is here",
@@ -126,7 +126,7 @@ public class PictureProfiles {
                     "Choose another, or put it on the shelf again."));
         }
         if (isTarget && facts.get().use() == Use.SOURCE_ONLY) {
-            return Optional.of(new Problem(
+            return Optional.of(Problem.of(
                     "source-only-profile",
                     "colour",
                     "a profile that colours can be sent to",

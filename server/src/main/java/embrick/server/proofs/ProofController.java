@@ -16,7 +16,6 @@ import embrick.server.framings.PlanRequest;
 import embrick.server.framings.Plans;
 import embrick.server.originals.PictureProblems;
 import embrick.server.problems.ProblemException;
-import embrick.server.problems.ProblemException.ProblemDetail;
 import embrick.server.proofs.ProofPictures.Look;
 import embrick.server.proofs.ProofPictures.Proof;
 import embrick.server.proofs.ProofPictures.Show;
@@ -231,10 +230,7 @@ class ProofController {
             case Planning.Refused refused ->
                 throw new ProblemException(
                         HttpStatus.UNPROCESSABLE_CONTENT,
-                        refused.problems().stream()
-                                .map(problem -> new ProblemDetail(
-                                        problem.code(), problem.subject(), problem.text(), problem.remedy()))
-                                .toList());
+                        refused.problems());
         };
     }
 }

@@ -1,9 +1,9 @@
 package embrick.server.runs;
 
+import embrick.core.problem.Problem;
 import embrick.core.plan.Plan;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.Original;
-import embrick.server.originals.Original.Trouble;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.runs.Piece.State;
 import embrick.server.storage.Storage;
@@ -99,7 +99,7 @@ class Attempts {
         int number = piece.begin(process.get(), clock.instant());
         Optional<Original> original = originals.findById(piece.originalId());
         Optional<Plan> plan = piece.plan().flatMap(stored -> readable(piece, stored));
-        Optional<Trouble> unmakeable = unmakeable(piece, original.isPresent(), plan.isPresent());
+        Optional<Problem> unmakeable = unmakeable(piece, original.isPresent(), plan.isPresent());
         if (unmakeable.isPresent()) {
             piece.fail(unmakeable.get(), clock.instant());
             runs.finishIfDone(runId, clock.instant());
@@ -125,24 +125,21 @@ class Attempts {
     }
 
     /** Why a piece cannot even be begun. */
-    private static Optional<Trouble> unmakeable(Piece piece, boolean hasOriginal, boolean hasReadablePlan) {
+    private static Optional<Problem> unmakeable(Piece piece, boolean hasOriginal, boolean hasReadablePlan) {
         if (piece.deaths() >= MOST_DEATHS) {
-            return Optional.of(new Trouble(
-                    "set-aside",
+            return Optional.of(new Problem("set-aside", "piece",
                     piece.originalPath() + " was set aside: " + piece.deaths()
                             + " times Embrick's process ended while this piece was being made.",
                     "Try it again; if it happens again, leave this picture out."));
         }
         if (piece.plan().isEmpty() || !hasOriginal) {
-            return Optional.of(new Trouble(
-                    "original-gone",
+            return Optional.of(new Problem("original-gone", "piece",
                     piece.originalPath() + " is no longer in the pile.",
                     "Add it again and start a new run."));
         }
         return hasReadablePlan
                 ? Optional.empty()
-                : Optional.of(new Trouble(
-                        "plan-unreadable",
+                : Optional.of(new Problem("plan-unreadable", "piece",
                         "The stored plan of " + piece.name() + " cannot be read by this version of Embrick.",
                         "Start a new run of this picture."));
     }
@@ -175,12 +172,12 @@ class Attempts {
         settle(attempt, piece -> piece.stop(clock.instant()));
     }
 
-    void fail(Attempt attempt, Trouble trouble) {
-        settle(attempt, piece -> piece.fail(trouble, clock.instant()));
+    void fail(Attempt attempt, Problem problem) {
+        settle(attempt, piece -> piece.fail(problem, clock.instant()));
     }
 
     /** Gives the attempt up for now and holds its run up. */
-    void giveBack(Attempt attempt, Trouble reason, Pauses pauses) {
+    void giveBack(Attempt attempt, Problem reason, Pauses pauses) {
         transaction.executeWithoutResult(_ -> {
             pauses.pause(attempt.runId(), reason);
             pieces.lock(attempt.pieceId())
@@ -189,7 +186,7 @@ class Attempts {
         });
     }
 
-    /** A worker that was taken for dead may still be at it: what went wrong with it is not the piece's trouble any more. */
+    /** A worker that was taken for dead may still be at it: what went wrong with it is not the piece's problem any more. */
     private void settle(Attempt attempt, Consumer<Piece> change) {
         change(attempt, piece -> {
             if (piece.isAttempt(attempt.number())) {

@@ -1,6 +1,6 @@
 package embrick.server.runs;
 
-import embrick.server.originals.Original.Trouble;
+import embrick.core.problem.Problem;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -47,22 +47,19 @@ class Pauses {
     }
 
     /** The reason for which a whole run must wait, if a failure to write is not this one piece's. */
-    Optional<Trouble> reasonFor(IOException failed, Path folder) {
+    Optional<Problem> reasonFor(IOException failed, Path folder) {
         if (Storage.isFull(failed)) {
-            return Optional.of(new Trouble(
-                    "disk-full",
+            return Optional.of(new Problem("disk-full", "folder",
                     "The storage disk is full.",
                     "Make room on it: the run goes on by itself. Nothing that is finished is lost."));
         }
         if (!Files.isDirectory(folder)) {
-            return Optional.of(new Trouble(
-                    "folder-gone",
+            return Optional.of(new Problem("folder-gone", "folder",
                     "The folder " + folder + " is not there any more.",
                     "Put it back, empty or as it was: the run goes on by itself."));
         }
         if (!storage.isWritable()) {
-            return Optional.of(new Trouble(
-                    "disk-away",
+            return Optional.of(new Problem("disk-away", "folder",
                     "Nothing can be written to the storage folder: " + failed.getMessage() + ".",
                     "See that its disk is there and may be written to: the run goes on by itself."));
         }
@@ -70,7 +67,7 @@ class Pauses {
     }
 
     /** Inside the caller's transaction. What others are making ends as it ends. */
-    void pause(UUID runId, Trouble reason) {
+    void pause(UUID runId, Problem reason) {
         runs.lock(runId).filter(run -> !run.isStopped()).ifPresent(run -> {
             run.pause(reason);
             runs.saveAndFlush(run);
@@ -87,7 +84,7 @@ class Pauses {
 
     private void goOnIfPossible(Run run) {
         if (run.pause().isPresent() && isGone(run)) {
-            run.goOn(clock.instant(), pieces.countByRunIdAndState(run.id(), Piece.State.CHECKED));
+            run.resume(clock.instant(), pieces.countByRunIdAndState(run.id(), Piece.State.CHECKED));
             runs.saveAndFlush(run);
             queue.schedule(run.id());
             LOG.info("run {} goes on", run.id());

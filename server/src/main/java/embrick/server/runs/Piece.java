@@ -1,6 +1,6 @@
 package embrick.server.runs;
 
-import embrick.server.originals.Original.Trouble;
+import embrick.core.problem.Problem;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -24,7 +24,7 @@ public class Piece {
         MAKING,
         /** Made, opened again, as planned, and in its place. */
         CHECKED,
-        TROUBLE,
+        FAILED,
         STOPPED
     }
 
@@ -65,13 +65,13 @@ public class Piece {
     private Double haloPercent;
 
     @Column(columnDefinition = "text")
-    private String troubleCode;
+    private String problemCode;
 
     @Column(columnDefinition = "text")
-    private String troubleText;
+    private String problemText;
 
     @Column(columnDefinition = "text")
-    private String troubleRemedy;
+    private String problemRemedy;
 
     private Instant changedAt;
 
@@ -169,9 +169,9 @@ public class Piece {
         change(State.STOPPED, Optional.empty(), now);
     }
 
-    void fail(Trouble trouble, Instant now) {
+    void fail(Problem problem, Instant now) {
         forgetFile();
-        change(State.TROUBLE, Optional.of(trouble), now);
+        change(State.FAILED, Optional.of(problem), now);
     }
 
     private void forgetFile() {
@@ -180,11 +180,11 @@ public class Piece {
         this.haloPercent = null;
     }
 
-    private void change(State newState, Optional<Trouble> trouble, Instant now) {
+    private void change(State newState, Optional<Problem> problem, Instant now) {
         this.state = newState;
-        this.troubleCode = trouble.map(Trouble::code).orElse(null);
-        this.troubleText = trouble.map(Trouble::text).orElse(null);
-        this.troubleRemedy = trouble.map(Trouble::remedy).orElse(null);
+        this.problemCode = problem.map(Problem::code).orElse(null);
+        this.problemText = problem.map(Problem::text).orElse(null);
+        this.problemRemedy = problem.map(Problem::remedy).orElse(null);
         this.changedAt = now;
     }
 
@@ -255,8 +255,8 @@ public class Piece {
         return Optional.ofNullable(haloPercent);
     }
 
-    public Optional<Trouble> trouble() {
-        return Optional.ofNullable(troubleCode).map(code -> new Trouble(code, troubleText, troubleRemedy));
+    public Optional<Problem> problem() {
+        return Optional.ofNullable(problemCode).map(code -> new Problem(code, "picture", problemText, problemRemedy));
     }
 
     public Instant changedAt() {

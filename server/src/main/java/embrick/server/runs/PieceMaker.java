@@ -1,5 +1,6 @@
 package embrick.server.runs;
 
+import embrick.core.problem.Problem;
 import embrick.core.check.Expectation;
 import embrick.core.sharpen.Halo;
 import embrick.core.print.Print;
@@ -12,7 +13,6 @@ import embrick.formats.picture.PrintFile;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Verified;
 import embrick.server.Failures;
-import embrick.server.originals.Original.Trouble;
 import embrick.server.runs.Attempts.Attempt;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.OriginalLostException;
@@ -101,7 +101,7 @@ class PieceMaker {
         } catch (UnusablePictureException unusable) {
             fail(attempt, unusable.code(), unusable.getMessage(), unusable.remedy());
         } catch (PieceFiles.NameTakenException taken) {
-            fail(attempt, new Trouble("name-taken", taken.getMessage(), "Move that file away, then try again."));
+            fail(attempt, new Problem("name-taken", "piece", taken.getMessage(), "Move that file away, then try again."));
         } catch (IOException failed) {
             failOrPause(attempt, failed);
         } catch (RuntimeException | Error failed) {
@@ -199,17 +199,17 @@ class PieceMaker {
     }
 
     private void fail(Attempt attempt, String code, String reason, String remedy) {
-        fail(attempt, new Trouble(code, attempt.original().path() + " " + reason + ".", remedy));
+        fail(attempt, new Problem(code, "piece", attempt.original().path() + " " + reason + ".", remedy));
     }
 
-    private void fail(Attempt attempt, Trouble trouble) {
+    private void fail(Attempt attempt, Problem problem) {
         discard(attempt);
-        attempts.fail(attempt, trouble);
+        attempts.fail(attempt, problem);
     }
 
     private void failOrPause(Attempt attempt, IOException failed) {
         LOG.warn("piece {} could not be written", attempt.pieceId(), failed);
-        Optional<Trouble> ofTheDisk = pauses.reasonFor(failed, attempt.target().getParent());
+        Optional<Problem> ofTheDisk = pauses.reasonFor(failed, attempt.target().getParent());
         if (ofTheDisk.isPresent()) {
             attempts.giveBack(attempt, ofTheDisk.get(), pauses);
             return;

@@ -2,11 +2,10 @@ package embrick.server.runs;
 
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
-import embrick.core.plan.Problem;
+import embrick.core.problem.Problem;
 import embrick.server.documents.StoredJson;
 import embrick.server.framings.Estimate;
 import embrick.server.originals.Original;
-import embrick.server.originals.Original.Trouble;
 import java.time.Instant;
 import org.springframework.stereotype.Component;
 
@@ -19,15 +18,12 @@ class PiecePlans {
         this.json = json;
     }
 
-    /** Gives a piece its plan, or its trouble. */
+    /** Gives a piece its plan, or its problem. */
     void settle(Piece piece, Original original, Estimate.Planned planned, Instant now) {
         switch (planned) {
             case Estimate.Planned.Unusable unusable ->
                 piece.fail(
-                        new Trouble(
-                                unusable.trouble().code(),
-                                original.path() + " " + unusable.trouble().text() + ".",
-                                unusable.trouble().remedy()),
+                        of(original, " ", unusable.problem()),
                         now);
             case Estimate.Planned.Plannable plannable -> settle(piece, original, plannable.planning(), now);
         }
@@ -48,8 +44,14 @@ class PiecePlans {
             }
             case Planning.Refused refused -> {
                 Problem first = refused.problems().getFirst();
-                piece.fail(new Trouble(first.code(), original.path() + ", " + first.text(), first.remedy()), now);
+                piece.fail(of(original, ", ", first), now);
             }
         }
+    }
+
+    private static Problem of(Original original, String link, Problem problem) {
+        String text = original.path() + link + problem.text();
+        return new Problem(
+                problem.code(), problem.subject(), text.endsWith(".") ? text : text + ".", problem.remedy());
     }
 }

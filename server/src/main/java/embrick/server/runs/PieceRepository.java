@@ -16,7 +16,7 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
     String ROW = """
             select new embrick.server.runs.PieceRow(p.id, p.runId, p.originalId, p.originalPath, p.position, p.name, p.state,
               p.width, p.height, p.markedPpi, p.fileBytes, p.digest, p.haloPercent,
-              p.troubleCode, p.troubleText, p.troubleRemedy, p.changedAt)
+              p.problemCode, p.problemText, p.problemRemedy, p.changedAt)
             from Piece p\s""";
 
     @Query(ROW + "where p.runId = :runId order by p.position")

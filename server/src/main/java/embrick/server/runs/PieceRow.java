@@ -1,6 +1,6 @@
 package embrick.server.runs;
 
-import embrick.server.originals.Original.Trouble;
+import embrick.core.problem.Problem;
 import embrick.server.runs.Piece.State;
 import java.time.Instant;
 import java.util.Optional;
@@ -21,17 +21,17 @@ public record PieceRow(
         Long bytes,
         String sha256,
         Double halo,
-        String troubleCode,
-        String troubleText,
-        String troubleRemedy,
+        String problemCode,
+        String problemText,
+        String problemRemedy,
         Instant changedAt) {
     /** The ppi its file is marked with; empty without a plan. */
     public Optional<Double> markedPpi() {
         return Optional.ofNullable(ppi);
     }
 
-    public Optional<Trouble> trouble() {
-        return Optional.ofNullable(troubleCode).map(code -> new Trouble(code, troubleText, troubleRemedy));
+    public Optional<Problem> problem() {
+        return Optional.ofNullable(problemCode).map(code -> new Problem(code, "picture", problemText, problemRemedy));
     }
 
     public Optional<Long> fileBytes() {

@@ -1,6 +1,6 @@
 package embrick.server.runs;
 
-import embrick.server.originals.Original.Trouble;
+import embrick.core.problem.Problem;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -82,14 +82,14 @@ public class Run {
     }
 
     /** Holds the run up for a reason that is no picture's: it goes on by itself when the reason is gone. */
-    void pause(Trouble reason) {
+    void pause(Problem reason) {
         this.pauseCode = reason.code();
         this.pauseText = reason.text();
         this.pauseRemedy = reason.remedy();
     }
 
     /** @param checked pieces that are finished as this stretch of work begins; its speed is reckoned without them */
-    void goOn(Instant now, long checked) {
+    void resume(Instant now, long checked) {
         this.stopped = false;
         this.finishedAt = null;
         this.stretchStartedAt = now;
@@ -128,8 +128,8 @@ public class Run {
         return stopped;
     }
 
-    Optional<Trouble> pause() {
-        return Optional.ofNullable(pauseCode).map(code -> new Trouble(code, pauseText, pauseRemedy));
+    Optional<Problem> pause() {
+        return Optional.ofNullable(pauseCode).map(code -> new Problem(code, "picture", pauseText, pauseRemedy));
     }
 
     boolean wasAskedAs(String digest) {

@@ -1,11 +1,11 @@
 package embrick.server.runs;
 
+import embrick.core.problem.Problem;
 import embrick.server.documents.StoredJson;
 import embrick.server.framings.Estimate;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
-import embrick.server.problems.ProblemException.ProblemDetail;
 import embrick.server.runs.Piece.State;
 import embrick.server.storage.DecodeWatch;
 import java.time.Clock;
@@ -117,7 +117,7 @@ public class RunService {
             Run run = lock(id);
             List<Piece> again = pieces.findByRunIdOrderByPosition(id).stream()
                     .filter(piece -> ids.contains(piece.id()))
-                    .filter(piece -> piece.state() == State.TROUBLE
+                    .filter(piece -> piece.state() == State.FAILED
                             || piece.state() == State.CHECKED && lost.contains(piece.id()))
                     .toList();
             again.stream()
@@ -132,9 +132,9 @@ public class RunService {
             return all;
         }
         Map<UUID, PieceRow> known = all.stream().collect(Collectors.toMap(PieceRow::id, Function.identity()));
-        List<ProblemDetail> unknown = only.get().stream()
+        List<Problem> unknown = only.get().stream()
                 .filter(id -> !known.containsKey(id))
-                .map(id -> new ProblemDetail(
+                .map(id -> new Problem(
                         "unknown-piece", id.toString(), "This run has no piece " + id + ".", "Load the run again."))
                 .toList();
         if (!unknown.isEmpty()) {
@@ -160,7 +160,7 @@ public class RunService {
                 piece.await(now);
             }
         }
-        run.goOn(now, pieces.countByRunIdAndState(run.id(), State.CHECKED));
+        run.resume(now, pieces.countByRunIdAndState(run.id(), State.CHECKED));
         runs.saveAndFlush(run);
         pieces.flush();
         queue.schedule(run.id());

@@ -10,7 +10,6 @@ import embrick.server.jobs.Job;
 import embrick.server.jobs.JobService;
 import embrick.server.originals.Original;
 import embrick.server.problems.ProblemException;
-import embrick.server.problems.ProblemException.ProblemDetail;
 import embrick.server.storage.Storage;
 import embrick.server.tickets.TicketEntity;
 import embrick.server.tickets.TicketService;
@@ -156,10 +155,7 @@ public class RunStart {
         if (whole.names() instanceof Allotment.Refused refused) {
             throw new ProblemException(
                     HttpStatus.UNPROCESSABLE_CONTENT,
-                    refused.problems().stream()
-                            .map(problem -> new ProblemDetail(
-                                    problem.code(), problem.subject(), problem.text(), problem.remedy()))
-                            .toList());
+                    refused.problems());
         }
     }
 

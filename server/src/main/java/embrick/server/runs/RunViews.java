@@ -1,7 +1,7 @@
 package embrick.server.runs;
 
+import embrick.core.problem.Problem;
 import embrick.server.documents.StoredJson;
-import embrick.server.originals.Original.Trouble;
 import embrick.server.runs.Piece.State;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
@@ -40,7 +40,7 @@ class RunViews {
         FINISHED
     }
 
-    record Counts(long waiting, long making, long checked, long trouble, long stopped, long all) {}
+    record Counts(long waiting, long making, long checked, long failed, long stopped, long all) {}
 
     record RunView(
             @NotNull UUID id,
@@ -51,15 +51,10 @@ class RunViews {
             @NotNull RunState state,
             @NotNull Instant startedAt,
             @Schema(nullable = true) Instant finishedAt,
-            @Schema(nullable = true) PieceTrouble pause,
+            @Schema(nullable = true) Problem pause,
             @NotNull Counts counts,
             double piecesPerMinute,
             @Schema(nullable = true) Long secondsLeft) {}
-
-    record PieceTrouble(
-            @NotNull String code,
-            @NotNull String text,
-            @NotNull String remedy) {}
 
     record PieceView(
             @NotNull UUID id,
@@ -72,7 +67,7 @@ class RunViews {
             int height,
             @Schema(nullable = true) Long fileBytes,
             @Schema(nullable = true) String digest,
-            @Schema(nullable = true) PieceTrouble trouble,
+            @Schema(nullable = true) Problem problem,
             int strip,
             int strips,
             boolean checking) {}
@@ -100,7 +95,7 @@ class RunViews {
                 by.getOrDefault(State.WAITING, 0L),
                 by.getOrDefault(State.MAKING, 0L),
                 by.getOrDefault(State.CHECKED, 0L),
-                by.getOrDefault(State.TROUBLE, 0L),
+                by.getOrDefault(State.FAILED, 0L),
                 by.getOrDefault(State.STOPPED, 0L),
                 by.values().stream().mapToLong(Long::longValue).sum());
         RunState state = stateOf(run);
@@ -121,7 +116,7 @@ class RunViews {
                 state,
                 run.startedAt(),
                 run.finishedAt().orElse(null),
-                run.pause().map(RunViews::told).orElse(null),
+                run.pause().orElse(null),
                 counts,
                 perMinute,
                 left);
@@ -135,10 +130,6 @@ class RunViews {
             return RunState.FINISHED;
         }
         return run.pause().isPresent() ? RunState.PAUSED : RunState.RUNNING;
-    }
-
-    private static PieceTrouble told(Trouble trouble) {
-        return new PieceTrouble(trouble.code(), trouble.text(), trouble.remedy());
     }
 
     List<PieceView> pieces(UUID runId) {
@@ -158,7 +149,7 @@ class RunViews {
                 piece.height(),
                 piece.bytes(),
                 piece.sha256(),
-                piece.trouble().map(RunViews::told).orElse(null),
+                piece.problem().orElse(null),
                 making == null ? 0 : making.strip(),
                 making == null ? 0 : making.strips(),
                 making != null && making.checking());

@@ -37,7 +37,7 @@ public class TicketEntity {
         this.madeAt = madeAt;
     }
 
-    void says(String newDocument) {
+    void replace(String newDocument) {
         this.document = newDocument;
     }
 

@@ -68,7 +68,7 @@ public class TicketService {
             throw ProblemException.stale("ticket");
         }
         require(document);
-        ticket.says(json.write(document));
+        ticket.replace(json.write(document));
         return tickets.saveAndFlush(ticket);
     }
 

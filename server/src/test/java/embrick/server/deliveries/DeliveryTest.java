@@ -139,7 +139,7 @@ class DeliveryTest {
     void thePpiInTheListIsThatOfTheFile() throws IOException {
         JsonNode original = api.get("/jobs/" + job + "/originals").body().get(0);
         String ticket = api.firstTicket(job).path("id").asString();
-        Answer act = api.post(
+        Answer edit = api.post(
                 "/jobs/" + job + "/edits",
                 Map.of(
                         "words", "its own ppi",
@@ -153,8 +153,8 @@ class DeliveryTest {
                                         "version",
                                         -1,
                                         "document",
-                                        Map.of("schemaVersion", 1, "ppi", 50)))));
-        assertThat(act.status()).as(act.body().toString()).isEqualTo(200);
+                                        Map.of("schemaVersion", 2, "ppi", 50)))));
+        assertThat(edit.status()).as(edit.body().toString()).isEqualTo(200);
         String second = api.startRun(job);
         api.finished(second);
         JsonNode pieces = api.get("/runs/" + second + "/delivery").body().path("pieces");

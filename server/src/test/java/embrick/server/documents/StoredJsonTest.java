@@ -37,9 +37,12 @@ import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
+import embrick.core.units.LengthUnit;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.icc.ShippedProfile;
+import embrick.server.documents.TicketDocument.SharpeningDocument;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -141,7 +144,7 @@ class StoredJsonTest {
                 {"schemaVersion":2,"name":"Whole","unit":"IN",
                  "size":{"kind":"paper","width":{"value":8,"unit":"IN"},"height":{"value":10,"unit":"IN"}},
                  "turn":"SUIT","fit":{"kind":"inside","paper":"#FFFFFF"},"ppi":300,"viewing":"HAND",
-                 "resampling":{"method":"BY_ITSELF","light":"ENCODED","ringing":"FREE"},"sharpening":{"kind":"none"},
+                 "resampling":{"method":"BY_ITSELF","light":"ENCODED","ringing":"FREE"},"lift":{"kind":"none"},
                  "colour":"SRGB","file":{"kind":"jpeg","quality":95},"names":[{"kind":"original"}],"folder":"x"}
                 """);
         Ticket read = TicketDocuments.toTicket(ticket);
@@ -151,6 +154,44 @@ class StoredJsonTest {
         assertThat(ticket.colour()).isEqualTo(ColourDocument.srgb());
         assertThat(ColourDocument.SRGB).isEqualTo(ShippedProfile.SRGB.digest());
         assertThat(json.ticket(json.write(ticket))).isEqualTo(ticket);
+    }
+
+    /** What version 4 called lift and a name. */
+    @Test
+    void aTicketOfVersion4IsRead() {
+        String stored = json.write(TicketDocuments.standard());
+        String old = stored.replace("\"schemaVersion\":" + TicketDocument.SCHEMA_VERSION, "\"schemaVersion\":4")
+                .replace("\"sharpening\":{\"kind\":\"none\"}", """
+                        "lift":{"kind":"wide","strength":30,"radius":{"value":7.5,"unit":"MM"}}""")
+                .replace("\"ringing\":\"FREE\"", "\"ringing\":\"BOUNDED\"");
+        assertThat(old).contains("lift").contains("BOUNDED").contains("\"schemaVersion\":4");
+        Ticket read = TicketDocuments.toTicket(json.ticket(old));
+        assertThat(read.sharpening())
+                .isEqualTo(new Sharpening.LocalContrast(30, Length.parse("7.5 mm", LengthUnit.MM)));
+        assertThat(read.resampling().ringing()).isEqualTo(Resampling.Ringing.LIMITED);
+        assertThat(json.ticket(old.replace("\"kind\":\"convert\"", "\"kind\":\"name\"").replaceAll(",\"intent\":\"\\w+\",\"blackPoint\":\"\\w+\"", ""))
+                        .colour())
+                .isEqualTo(new ColourDocument.AssignColours(
+                        new ColourDocument.ProfileDocument(ColourDocument.SRGB, ColourModel.RGB)));
+    }
+
+    /** Overrides and the edits that made them, as version 1 stored them. */
+    @Test
+    void anOverrideOfVersion1IsRead() {
+        String old = """
+                {"schemaVersion":1,"ppi":240,"lift":{"kind":"edges","strength":40,"radius":{"value":0.1,"unit":"MM"},
+                 "threshold":1}}""";
+        OverrideDocument read = json.override(old);
+        assertThat(read.sharpening())
+                .isEqualTo(new SharpeningDocument.ExactSharpening(
+                        40, new LengthDocument(new BigDecimal("0.1"), LengthUnit.MM), 1));
+        EditDocument edit = json.edit("""
+                {"framings":[],"departures":[{"originalId":"019ab8f0-0000-7000-8000-000000000001",
+                  "ticketId":"019ab8f0-0000-7000-8000-000000000002","before":{"schemaVersion":1,"ppi":null,"lift":null},
+                  "after":%s}]}
+                """.formatted(old));
+        assertThat(edit.overrides().getFirst().after()).isEqualTo(read);
+        assertThat(edit.overrides().getFirst().before()).isEqualTo(OverrideDocument.none());
     }
 
     /** A plan as it was stored beside a piece before methods could be chosen, and facts before pages were counted. */
@@ -186,7 +227,7 @@ class StoredJsonTest {
         assertThat(json.facts(oldFacts)).isEqualTo(FACTS);
     }
 
-    /** A framing as version 1 stored it, alone and within an act: its corners were covered. */
+    /** A framing as version 1 stored it, alone and within an edit: its corners were covered. */
     @Test
     void aFramingOfVersion1IsRead() {
         String old = """
@@ -196,18 +237,18 @@ class StoredJsonTest {
         FramingDocument read = json.framing(old);
         assertThat(read.corners()).isEqualTo(Framing.Corners.COVERED);
         assertThat(read.schemaVersion()).isEqualTo(FramingDocument.SCHEMA_VERSION);
-        EditDocument act = json.act("""
+        EditDocument edit = json.edit("""
                 {"framings":[{"originalId":"019ab8f0-0000-7000-8000-000000000001","shapeKey":"4:5",
                   "before":{"document":%s,"accepted":false},"after":{"document":%s,"accepted":true}}],"overrides":[]}
                 """.formatted(old, old));
-        assertThat(act.framings().getFirst().before().document()).isEqualTo(read);
-        assertThat(json.act(json.write(act))).isEqualTo(act);
+        assertThat(edit.framings().getFirst().before().document()).isEqualTo(read);
+        assertThat(json.edit(json.write(edit))).isEqualTo(edit);
     }
 
     @Test
     void aDocumentOfAnUnknownVersionIsNotGuessedAt() {
         assertThatThrownBy(() -> json.ticket("{\"schemaVersion\":99}"))
-                .hasMessage("ticket: expected schemaVersion 1 to 4, got 99");
+                .hasMessage("ticket: expected schemaVersion 1 to 5, got 99");
     }
 
     /** A plan that a later Embrick stored is not half understood. */

@@ -20,7 +20,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Acts on framings are done whole, undone in order, and never over another window's. */
+/** Edits on framings are done whole, undone in order, and never over another window's. */
 @ExtendWith(RunningServer.class)
 class EditTest {
     private static final JsonMapper JSON = new JsonMapper();
@@ -57,7 +57,7 @@ class EditTest {
                 accepted);
     }
 
-    private Answer act(String words, List<?> framings, List<?> overrides) {
+    private Answer edit(String words, List<?> framings, List<?> overrides) {
         return api.post(
                 "/jobs/" + job + "/edits", Map.of("words", words, "framings", framings, "overrides", overrides));
     }
@@ -86,7 +86,7 @@ class EditTest {
 
     @Test
     void anActOnManyPicturesIsOneStep() {
-        Answer done = act(
+        Answer done = edit(
                 "carried to 3 pictures",
                 List.of(
                         framing(0, -1, tilted(1), false),
@@ -107,7 +107,7 @@ class EditTest {
     void stepsGoBackAndForthInOrderAndANewActEndsTheForth() {
         long version = -1;
         for (int tilt = 1; tilt <= 3; tilt++) {
-            version = act("tilted", List.of(framing(0, version, tilted(tilt), false)), List.of())
+            version = edit("tilted", List.of(framing(0, version, tilted(tilt), false)), List.of())
                     .body()
                     .path("framings")
                     .get(0)
@@ -127,7 +127,7 @@ class EditTest {
                         .asDouble())
                 .isEqualTo(2);
         long now = undone.path("framings").get(0).path("version").asLong() + 1;
-        assertThat(act("tilted", List.of(framing(0, now, tilted(9), false)), List.of())
+        assertThat(edit("tilted", List.of(framing(0, now, tilted(9), false)), List.of())
                         .status())
                 .isEqualTo(200);
         assertThat(history().path("redo").isNull()).isTrue();
@@ -137,10 +137,10 @@ class EditTest {
 
     @Test
     void aWindowThatHasNotSeenAnothersActIsToldAndNothingIsChanged() {
-        assertThat(act("one window", List.of(framing(1, -1, tilted(5), false)), List.of())
+        assertThat(edit("one window", List.of(framing(1, -1, tilted(5), false)), List.of())
                         .status())
                 .isEqualTo(200);
-        Answer blind = act(
+        Answer blind = edit(
                 "another window",
                 List.of(framing(0, -1, tilted(7), false), framing(1, -1, tilted(7), false)),
                 List.of());
@@ -153,9 +153,9 @@ class EditTest {
 
     @Test
     void anActThatWasNotSeenIsNotUndone() {
-        act("first", List.of(framing(0, -1, tilted(1), false)), List.of());
+        edit("first", List.of(framing(0, -1, tilted(1), false)), List.of());
         String seen = history().path("undo").path("id").asString();
-        act("second", List.of(framing(1, -1, tilted(2), false)), List.of());
+        edit("second", List.of(framing(1, -1, tilted(2), false)), List.of());
         Answer blind = api.post("/jobs/" + job + "/edits/" + seen + "/undo", Map.of());
         assertThat(blind.code()).isEqualTo("stale-version");
         assertThat(tiltOf(1)).isEqualTo(2);
@@ -169,7 +169,7 @@ class EditTest {
                 .path("id")
                 .asString();
         pictures.set(0, stranger);
-        assertThat(act("not ours", List.of(framing(0, -1, tilted(1), false)), List.of())
+        assertThat(edit("not ours", List.of(framing(0, -1, tilted(1), false)), List.of())
                         .status())
                 .isEqualTo(404);
     }
@@ -194,7 +194,7 @@ class EditTest {
 
     @Test
     void aPicturesOwnPpiHoldsForItAloneInOutlookAndRun() {
-        Answer done = act("own ppi", List.of(), List.of(override(0, Map.of("schemaVersion", 1, "ppi", 150))));
+        Answer done = edit("own ppi", List.of(), List.of(override(0, Map.of("schemaVersion", 2, "ppi", 150))));
         assertThat(done.status()).as(done.body().toString()).isEqualTo(200);
         // 10 × 8 in at 150 and at 300 ppi.
         assertThat(estimateOf("a").path("width").asInt()).isEqualTo(1500);
@@ -214,8 +214,8 @@ class EditTest {
     @Test
     void aDepartureIsOfATicketOfItsOwnJob() {
         ticket = api.firstTicket(api.newJob("another")).path("id").asString();
-        Map<String, Object> strange = override(0, Map.of("schemaVersion", 1, "ppi", 150));
-        assertThat(act("own ppi", List.of(), List.of(strange)).status()).isEqualTo(404);
+        Map<String, Object> strange = override(0, Map.of("schemaVersion", 2, "ppi", 150));
+        assertThat(edit("own ppi", List.of(), List.of(strange)).status()).isEqualTo(404);
         assertThat(history().path("undo").isNull()).isTrue();
     }
 
@@ -225,10 +225,10 @@ class EditTest {
                         "/jobs/" + job + "/tickets", api.firstTicket(job).path("document"))
                 .body();
         ticket = second.path("id").asString();
-        act(
+        edit(
                 "both",
                 List.of(framing(0, -1, tilted(4), false)),
-                List.of(override(0, Map.of("schemaVersion", 1, "ppi", 150))));
+                List.of(override(0, Map.of("schemaVersion", 2, "ppi", 150))));
         assertThat(api.send("DELETE", "/tickets/" + ticket, BodyPublishers.noBody(), Map.of())
                         .status())
                 .isBetween(200, 204);
@@ -238,7 +238,7 @@ class EditTest {
 
     @Test
     void aDepartureThatCannotWorkIsRefused() {
-        Answer refused = act("own ppi", List.of(), List.of(override(0, Map.of("schemaVersion", 1, "ppi", 0))));
+        Answer refused = edit("own ppi", List.of(), List.of(override(0, Map.of("schemaVersion", 2, "ppi", 0))));
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.body().toString()).contains("ppi: expected 1 to");
         assertThat(history().path("undo").isNull()).isTrue();
@@ -247,7 +247,7 @@ class EditTest {
     @Test
     void whatWouldBeCarriedIsShownAndThenDoneAsOneAct() {
         Framing from = Framing.centred().withCentre(0.4, 0.5).withTightness(2).withTilt(3);
-        act("framed", List.of(framing(0, -1, from, true)), List.of());
+        edit("framed", List.of(framing(0, -1, from, true)), List.of());
         Answer preview = api.post(
                 "/tickets/" + ticket + "/carry",
                 Map.of("from", pictures.get(0), "to", pictures, "parts", List.of("PLACE")));
@@ -266,7 +266,7 @@ class EditTest {
         }
         List<JsonNode> wishes = new ArrayList<>();
         changes.forEach(change -> wishes.add(change.path("framing")));
-        assertThat(act("carried", wishes, List.of()).status()).isEqualTo(200);
+        assertThat(edit("carried", wishes, List.of()).status()).isEqualTo(200);
         Answer again = api.post(
                 "/tickets/" + ticket + "/carry",
                 Map.of("from", pictures.get(0), "to", pictures, "parts", List.of("PLACE")));
@@ -276,8 +276,8 @@ class EditTest {
 
     @Test
     void aSharpeningForThisPictureAloneIsCarried() {
-        Map<String, Object> sharpening = Map.of("schemaVersion", 1, "sharpening", Map.of("kind", "paper", "paper", "MATT"));
-        act("own sharpening", List.of(), List.of(override(0, sharpening)));
+        Map<String, Object> sharpening = Map.of("schemaVersion", 2, "sharpening", Map.of("kind", "paper", "paper", "MATT"));
+        edit("own sharpening", List.of(), List.of(override(0, sharpening)));
         JsonNode changes = api.post(
                         "/tickets/" + ticket + "/carry",
                         Map.of("from", pictures.get(0), "to", List.of(pictures.get(2)), "parts", List.of("SHARPENING")))
@@ -285,7 +285,7 @@ class EditTest {
                 .path("changes");
         assertThat(changes).hasSize(1);
         assertThat(changes.get(0).path("framing").isNull()).isTrue();
-        assertThat(act("carried", List.of(), List.of(changes.get(0).path("override")))
+        assertThat(edit("carried", List.of(), List.of(changes.get(0).path("override")))
                         .status())
                 .isEqualTo(200);
         assertThat(estimateOf("c").path("sharpening").isNull()).isFalse();

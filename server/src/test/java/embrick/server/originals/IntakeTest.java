@@ -125,7 +125,7 @@ class IntakeTest {
         JsonNode broken =
                 api.upload(job, "kite.jpg", TestPictures.cutShort(picture)).body();
         assertThat(broken.path("state").asString()).isEqualTo("BROKEN");
-        assertThat(broken.path("trouble").path("text").asString()).contains("cut short after");
+        assertThat(broken.path("problem").path("text").asString()).contains("cut short after");
         JsonNode mended = api.upload(job, "kite.jpg", picture).body();
         assertThat(mended.path("id").asString()).isEqualTo(broken.path("id").asString());
         assertThat(mended.path("state").asString()).isEqualTo("SOUND");
@@ -142,7 +142,7 @@ class IntakeTest {
         assertThat(damaged.path("damage").path("from").asString()).isEqualTo("TOP");
         assertThat(damaged.path("damage").path("share").asDouble()).isBetween(0.2, 0.9);
         assertThat(api.get("/originals/" + id + "/small?edge=384").status()).isEqualTo(200);
-        assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("TROUBLE");
+        assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("FAILED");
 
         JsonNode said = api.put("/originals/" + id + "/printed-damaged", Map.of("printed", true))
                 .body();
@@ -151,7 +151,7 @@ class IntakeTest {
         assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("CHECKED");
 
         api.put("/originals/" + id + "/printed-damaged", Map.of("printed", false));
-        assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("TROUBLE");
+        assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("FAILED");
         api.upload(job, "kite.jpg", picture);
         assertThat(onlyPieceOf(job).path("state").asString()).isEqualTo("CHECKED");
     }
@@ -201,8 +201,8 @@ class IntakeTest {
         api.get("/jobs/" + job + "/originals").body().forEach(original -> {
             states.put(original.path("path").asString(), original.path("state").asString());
             if (!original.path("state").asString().equals("SOUND")) {
-                assertThat(original.path("trouble").path("text").asString()).isNotBlank();
-                assertThat(original.path("trouble").path("remedy").asString()).isNotBlank();
+                assertThat(original.path("problem").path("text").asString()).isNotBlank();
+                assertThat(original.path("problem").path("remedy").asString()).isNotBlank();
             }
         });
         assertThat(states)

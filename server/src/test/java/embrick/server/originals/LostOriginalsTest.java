@@ -55,10 +55,10 @@ class LostOriginalsTest {
 
         String runId = api.startRun(job);
         JsonNode piece = api.finished(runId).path("pieces").get(0);
-        assertThat(piece.path("state").asString()).isEqualTo("TROUBLE");
-        assertThat(piece.path("trouble").path("code").asString()).isEqualTo("original-lost");
-        assertThat(piece.path("trouble").path("text").asString()).startsWith("evening/kite.jpg ");
-        assertThat(piece.path("trouble").path("remedy").asString()).startsWith("Add the same picture");
+        assertThat(piece.path("state").asString()).isEqualTo("FAILED");
+        assertThat(piece.path("problem").path("code").asString()).isEqualTo("original-lost");
+        assertThat(piece.path("problem").path("text").asString()).startsWith("evening/kite.jpg ");
+        assertThat(piece.path("problem").path("remedy").asString()).startsWith("Add the same picture");
 
         Map<String, Object> offered = Map.of("path", "evening/kite.jpg", "bytes", own.length, "sha256", Sha256.of(own));
         Answer offer = api.post("/jobs/" + job + "/intake", Map.of("files", List.of(offered)));

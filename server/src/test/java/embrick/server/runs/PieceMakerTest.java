@@ -222,8 +222,8 @@ class PieceMakerTest {
         setWaiting(again.piece());
         maker.make(again.piece(), 9);
         JsonNode piece = state(again);
-        assertThat(piece.path("trouble").path("code").asString()).isEqualTo("machine-unfit");
-        assertThat(piece.path("trouble").path("text").asString()).contains("libheif1");
+        assertThat(piece.path("problem").path("code").asString()).isEqualTo("machine-unfit");
+        assertThat(piece.path("problem").path("text").asString()).contains("libheif1");
     }
 
     /** Errors that are no exceptions end a piece with a reason too. */
@@ -237,7 +237,7 @@ class PieceMakerTest {
             }
         };
         maker(failing).make(again.piece(), 0);
-        assertThat(state(again).path("trouble").path("code").asString()).isEqualTo("unexpected");
+        assertThat(state(again).path("problem").path("code").asString()).isEqualTo("unexpected");
         assertThat(api.post("/runs/" + again.runId() + "/retry", Map.of()).status())
                 .isEqualTo(200);
         assertMadeInTheEnd(again);
@@ -280,8 +280,8 @@ class PieceMakerTest {
         }
         maker(dying).make(again.piece(), 0);
         JsonNode piece = state(again);
-        assertThat(piece.path("trouble").path("code").asString()).isEqualTo("set-aside");
-        assertThat(piece.path("trouble").path("text").asString()).startsWith("kite.jpg was set aside");
+        assertThat(piece.path("problem").path("code").asString()).isEqualTo("set-aside");
+        assertThat(piece.path("problem").path("text").asString()).startsWith("kite.jpg was set aside");
 
         // Somebody's new try begins to count anew.
         letGo(again.piece());
@@ -324,7 +324,7 @@ class PieceMakerTest {
         Again again = pieceToMake("taken");
         Path foreign = Files.writeString(again.folder().resolve("kite_8x10in.jpg"), "somebody's");
         maker(new PieceFiles(storage, new Fingerprints())).make(again.piece(), 0);
-        assertThat(state(again).path("trouble").path("code").asString()).isEqualTo("name-taken");
+        assertThat(state(again).path("problem").path("code").asString()).isEqualTo("name-taken");
         assertThat(foreign).hasContent("somebody's");
         assertNothingTemporaryIsLeft();
     }

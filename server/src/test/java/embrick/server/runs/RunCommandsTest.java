@@ -120,7 +120,7 @@ class RunCommandsTest {
         api.upload(job, "cut.jpg", TestPictures.drawn("jpg", 400, 300));
 
         api.post("/runs/" + run + "/retry", Map.of("pieceIds", List.of()));
-        assertThat(api.finished(run).path("run").path("counts").path("trouble").asInt())
+        assertThat(api.finished(run).path("run").path("counts").path("failed").asInt())
                 .isEqualTo(1);
         Answer unknown = api.post("/runs/" + run + "/retry", Map.of("pieceIds", List.of(UNKNOWN)));
         assertThat(unknown.status()).isEqualTo(404);
@@ -278,8 +278,8 @@ class RunCommandsTest {
                 .param("run", UUID.fromString(run))
                 .update();
         JsonNode told = api.finished(run).path("pieces").get(0);
-        assertThat(told.path("trouble").path("code").asString()).isEqualTo("plan-unreadable");
-        assertThat(told.path("trouble").path("remedy").asString()).startsWith("Start a new run");
+        assertThat(told.path("problem").path("code").asString()).isEqualTo("plan-unreadable");
+        assertThat(told.path("problem").path("remedy").asString()).startsWith("Start a new run");
     }
 
     /** Pieces a minute are of this stretch of work: a night between two counts for nothing. */

@@ -134,11 +134,11 @@ class RunTest {
         String runId = api.startRun(job);
         JsonNode run = api.finished(runId);
         assertThat(run.path("run").path("counts").path("checked").asInt()).isEqualTo(2);
-        assertThat(run.path("run").path("counts").path("trouble").asInt()).isEqualTo(1);
+        assertThat(run.path("run").path("counts").path("failed").asInt()).isEqualTo(1);
         assertThat(run.path("pieces")).hasSize(3);
-        JsonNode trouble = run.path("pieces").get(0).path("trouble");
-        assertThat(trouble.path("text").asString()).startsWith("cut.jpg is cut short");
-        assertThat(trouble.path("remedy").asString()).isNotBlank();
+        JsonNode problem = run.path("pieces").get(0).path("problem");
+        assertThat(problem.path("text").asString()).startsWith("cut.jpg is cut short");
+        assertThat(problem.path("remedy").asString()).isNotBlank();
 
         // A whole copy in its place, then this one again.
         api.upload(job, "cut.jpg", TestPictures.drawn("jpg", 400, 300));

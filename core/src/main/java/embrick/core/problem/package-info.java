@@ -1,0 +1,3 @@
+/** What stands in the way, told once: {@link embrick.core.problem.Problem}. Must not know what any part of the application does. */
+@org.jspecify.annotations.NullMarked
+package embrick.core.problem;
