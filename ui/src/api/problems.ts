@@ -1,15 +1,13 @@
-export interface Schemas['Problem'] {
-  code: string;
-  subject: string;
-  text: string;
-  remedy: string;
-}
+import type { components } from './schema';
+
+/** One thing in the way, as the server tells it. */
+export type ProblemDetail = components['schemas']['Problem'];
 
 /** A failure as the server tells it (RFC 9457), or that it could not be reached. Screens switch on `code`. */
 export class Problem extends Error {
   private constructor(
     readonly code: string,
-    readonly problems: Schemas['Problem'][],
+    readonly problems: ProblemDetail[],
     readonly status: number,
   ) {
     super(problems[0]?.text ?? code);
@@ -21,7 +19,7 @@ export class Problem extends Error {
 
   static of(body: unknown, status: number): Problem {
     if (typeof body === 'object' && body !== null && 'problems' in body && 'code' in body) {
-      const told = body as { code: string; problems: Schemas['Problem'][] };
+      const told = body as { code: string; problems: ProblemDetail[] };
       return new Problem(told.code, told.problems, status);
     }
     const detail = {

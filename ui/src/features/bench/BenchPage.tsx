@@ -67,7 +67,7 @@ export function BenchPage() {
       (original) => isForPieces(original) && !original.leftOut && (!wanted || wanted.has(original.id)),
     );
   }, [originalsOfJob.data, only]);
-  const outlookById = useMemo(
+  const estimateById = useMemo(
     () => new Map(estimate?.pictures.map((picture) => [picture.originalId, picture])),
     [estimate],
   );
@@ -129,7 +129,7 @@ export function BenchPage() {
     if (ahead.current + 1 < originals.length) {
       go(ahead.current + 1);
     } else {
-      void message.success('The last picture is framed. The run can begin.');
+      void message.success('That was the last picture. The run can start.');
     }
   };
   const onGo = useCallback(
@@ -246,7 +246,7 @@ export function BenchPage() {
     <main className="bench">
       <PictureColumn
         originals={originals}
-        estimate={outlookById}
+        estimate={estimateById}
         at={at}
         isAccepted={framings.isAccepted}
         overrideOf={overrideOf}

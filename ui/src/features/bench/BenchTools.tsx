@@ -51,10 +51,10 @@ export const BenchTools = memo(function BenchTools(props: Props) {
         {ticket.fit.kind !== 'scale' &&
           tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
         {tool('G', guideWords[guide], 'guide', guide !== 'none')}
-        {tool('N', 'drawn to rim', 'snap', props.snaps)}
+        {tool('N', 'snap', 'snap', props.snaps)}
         {tool('L', 'loupe', 'loupe', props.loupe)}
         {tool('C', 'carry', 'carry')}
-        {tool('0', 'start again', 'again')}
+        {tool('0', 'reset', 'again')}
         {tool('?', 'all keys', 'keys')}
       </div>
       <OwnPart

@@ -34,19 +34,19 @@ export function FiguresBar({ plan, ticket, original, near }: Props) {
       <Figure name={`real, ${viewingWords[ticket.viewing]}`}>
         {decimals(plan.realPpi, 0)} <small>of {plan.ppiNeeded} ppi</small> <Verdict level={plan.verdict} />
       </Figure>
-      <Figure name="fine up to">
+      <Figure name="sharp enough up to">
         {fine(plan.fineWidthInches)} × {fine(plan.fineHeightInches)} <small>{unitSymbol[unit]}</small>
       </Figure>
-      <Figure apart name={`leaves as, at ${decimals(plan.markedPpi, 2)} ppi`}>
+      <Figure apart name={`output at ${decimals(plan.markedPpi, 2)} ppi`}>
         {plan.width} × {plan.height} <small>px</small>
       </Figure>
       {near}
       <Figure name="tilt">{decimals(frame.tiltDegrees, 2).replace('-', '−')}°</Figure>
-      <Figure name="lost">{decimals(plan.lostShare * 100, 0)} %</Figure>
+      <Figure name="cut off">{decimals(plan.lostShare * 100, 0)} %</Figure>
       {plan.corners !== 'COVERED' && (
         <Figure name={plan.corners === 'PAPER' ? 'paper shows' : 'drawn out'}>{decimals(plan.bareShare * 100, 1)} %</Figure>
       )}
-      <Figure name="weight">
+      <Figure name="file">
         <small>{bytes(original.fileBytes)} →</small> <small className="figures-ink">{bytes(plan.expectedFileBytes)}</small>
       </Figure>
     </dl>

@@ -9,7 +9,7 @@ export const guideWords: Record<Guide, string> = {
   thirds: 'thirds',
   golden: 'golden section',
   centre: 'centre lines',
-  net: 'net of the unit',
+  net: 'grid in the unit',
 };
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;

@@ -68,7 +68,7 @@ export function Loupe({ planned, view, stage, at }: Props) {
         />
       )}
       <figcaption>
-        {failed ? 'these pixels cannot be made' : !proof ? 'making these pixels' : `1:1${proof?.halo != null ? ` · halo ${decimals(proof.halo, 0)} %` : ''}`}
+        {failed ? 'cannot be rendered' : !proof ? 'rendering' : `1:1${proof?.halo != null ? ` · halo ${decimals(proof.halo, 0)} %` : ''}`}
       </figcaption>
     </figure>
   );

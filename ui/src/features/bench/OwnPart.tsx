@@ -14,14 +14,14 @@ interface Props {
 export function OwnPart({ override, ticket, open, onOpen, onChange }: Props) {
   const words = overrideWords(override);
   const form = (
-    <div className="own-form" role="dialog" aria-label="Of its own">
+    <div className="own-form" role="dialog" aria-label="Only this picture">
       <section>
         <h3>ppi</h3>
         <p className="quiet">on the ticket {ticket.ppi}</p>
         <PpiForm
           key={String(override.ppi)}
           value={override.ppi ?? ticket.ppi}
-          onChange={(ppi) => onChange('gave it a ppi of its own', { ...override, ppi: ppi === ticket.ppi ? null : ppi })}
+          onChange={(ppi) => onChange('set the ppi for this picture', { ...override, ppi: ppi === ticket.ppi ? null : ppi })}
         />
       </section>
       <section>
@@ -29,18 +29,18 @@ export function OwnPart({ override, ticket, open, onOpen, onChange }: Props) {
         <p className="quiet">on the ticket: {sharpeningWords(ticket.sharpening)}</p>
         <SharpeningForm
           value={override.sharpening ?? ticket.sharpening}
-          onChange={(sharpening) => onChange('gave this picture its own sharpening', { ...override, sharpening })}
+          onChange={(sharpening) => onChange('set sharpening for this picture', { ...override, sharpening })}
         />
       </section>
       {words && (
-        <Button onClick={() => onChange('gave up what it had of its own', noOverride)}>As on the ticket again</Button>
+        <Button onClick={() => onChange('removed this picture’s own settings', noOverride)}>Use the ticket’s settings</Button>
       )}
     </div>
   );
   return (
-    <Popover trigger="click" open={open} onOpenChange={onOpen} content={form} title="This picture alone" destroyOnHidden>
+    <Popover trigger="click" open={open} onOpenChange={onOpen} content={form} title="Only this picture" destroyOnHidden>
       <Button className={words ? 'own-marked' : ''}>
-        {words ? `◇ ${words}` : 'Its own'} <kbd>O</kbd>
+        {words ? `◇ ${words}` : 'Only this picture'} <kbd>O</kbd>
       </Button>
     </Popover>
   );

@@ -32,29 +32,29 @@ interface KeyLine {
   command?: BenchCommand;
 }
 
-/** Embrick's own keys, in the order of the key sheet. Those without an command belong to what has the focus. */
+/** Embrick's own keys, in the order of the key sheet. Those without a command belong to what has the focus. */
 export const keyLines: KeyLine[] = [
   { keys: ['Enter'], does: 'accept and next', command: 'accept' },
-  { keys: ['Backspace'], does: 'back one', command: 'back' },
+  { keys: ['Backspace'], does: 'previous picture', command: 'back' },
   { keys: ['←', '→', '↑', '↓'], does: 'move the picture by 1 mm of paper, with Shift by 5' },
-  { keys: ['Q'], does: 'looser', command: 'looser' },
-  { keys: ['W'], does: 'tighter', command: 'tighter' },
-  { keys: ['A'], does: 'tilt back by 0.1°, with Shift by 1°', command: 'tilt-back' },
-  { keys: ['S'], does: 'tilt on by 0.1°, with Shift by 1°', command: 'tilt-on' },
-  { keys: ['E'], does: 'draw a level line; again, put it away', command: 'level' },
+  { keys: ['Q'], does: 'show more of the picture', command: 'looser' },
+  { keys: ['W'], does: 'show less of the picture', command: 'tighter' },
+  { keys: ['A'], does: 'tilt left by 0.1°, with Shift by 1°', command: 'tilt-back' },
+  { keys: ['S'], does: 'tilt right by 0.1°, with Shift by 1°', command: 'tilt-on' },
+  { keys: ['E'], does: 'draw a level line; press again to cancel', command: 'level' },
   { keys: ['T'], does: 'turn the sheet', command: 'turn-sheet' },
   { keys: ['B'], does: 'turn the picture by a quarter, with Shift back', command: 'quarter' },
   { keys: ['M'], does: 'mirror the picture', command: 'mirror' },
   { keys: ['U'], does: 'corners: covered, paper, drawn out', command: 'corners' },
   { keys: ['G'], does: 'next guide', command: 'guide' },
-  { keys: ['N'], does: 'drawing to rim, thirds and middle on or off; Alt holds it off', command: 'snap' },
+  { keys: ['N'], does: 'snap to edges, thirds and middle, on or off; hold Alt to suspend it', command: 'snap' },
   { keys: ['L'], does: 'loupe: output pixels at the pointer', command: 'loupe' },
-  { keys: ['O'], does: 'what this picture has of its own', command: 'own' },
+  { keys: ['O'], does: 'settings for only this picture', command: 'own' },
   { keys: ['C'], does: 'carry this framing to others', command: 'carry' },
-  { keys: ['0'], does: 'start again with this picture', command: 'again' },
+  { keys: ['0'], does: 'reset this picture', command: 'again' },
   { keys: ['Ctrl', 'Z'], does: 'undo', command: 'undo' },
   { keys: ['Ctrl', 'Shift', 'Z'], does: 'redo', command: 'redo' },
-  { keys: ['?'], does: 'this sheet', command: 'keys' },
+  { keys: ['?'], does: 'this list', command: 'keys' },
 ];
 
 const plain: Record<string, BenchCommand> = {

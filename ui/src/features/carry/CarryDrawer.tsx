@@ -27,7 +27,7 @@ interface Props {
 }
 
 const parts: { value: CarryPart; label: string }[] = [
-  { value: 'PLACE', label: 'where it sits, how tight' },
+  { value: 'PLACE', label: 'position and crop' },
   { value: 'TILT', label: 'tilt and corners' },
   { value: 'TURN', label: 'turns and mirror' },
   { value: 'SHARPENING', label: 'sharpening' },
@@ -102,7 +102,7 @@ export function CarryDrawer({ from, originals, chosen, ticketId, isAccepted, onF
         <legend>What is carried</legend>
         <Checkbox.Group options={parts} value={wanted} onChange={setWanted} />
       </fieldset>
-      <div className="carry-quick" role="group" aria-label="Choose">
+      <div className="carry-quick" role="group" aria-label="Select">
         {quick.map(({ words, holds }) => (
           <Button
             key={words}
@@ -123,9 +123,9 @@ export function CarryDrawer({ from, originals, chosen, ticketId, isAccepted, onF
 }
 
 function footWords(preview: Schemas['CarryPreview'] | undefined, chosen: number): string {
-  if (chosen === 0) return 'No picture is chosen.';
+  if (chosen === 0) return 'No picture is selected.';
   if (!preview) return '';
-  return preview.unchanged > 0 ? `${count(preview.unchanged, 'picture is', 'pictures are')} so already.` : '';
+  return preview.unchanged > 0 ? `${count(preview.unchanged, 'picture is', 'pictures are')} the same already.` : '';
 }
 
 function direction({ facts }: Original): 'wide' | 'upright' | 'square' {
@@ -159,7 +159,7 @@ function Targets({ others, to, changes, onToggle }: TargetsProps) {
               <input type="checkbox" checked={to.has(original.id)} onChange={() => onToggle(original.id)} />
               <img src={smallPicture(original, 384)} alt="" />
               <strong>{stem(original.path)}</strong>
-              {to.has(original.id) && (change ? <Difference change={change} /> : <span className="quiet">stays</span>)}
+              {to.has(original.id) && (change ? <Difference change={change} /> : <span className="quiet">unchanged</span>)}
             </label>
           );
         })}
@@ -169,13 +169,13 @@ function Targets({ others, to, changes, onToggle }: TargetsProps) {
 }
 
 function Difference({ change: { before, after, framing, override } }: { change: Schemas['CarryChange'] }) {
-  if (!after.verdict) return <span className="state-poor">cannot be printed so</span>;
+  if (!after.verdict) return <span className="state-poor">cannot be printed like this</span>;
   return (
     <span className="carry-difference">
       {framing && (
         <>
           <span className="quiet">
-            {decimals(before.realPpi, 0)} → {decimals(after.realPpi, 0)} ppi, {decimals(after.lostShare * 100, 0)} % lost
+            {decimals(before.realPpi, 0)} → {decimals(after.realPpi, 0)} ppi, {decimals(after.lostShare * 100, 0)} % cut off
           </span>
           <Verdict level={after.verdict} />
         </>

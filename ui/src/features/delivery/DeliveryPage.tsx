@@ -90,10 +90,10 @@ export function DeliveryPage() {
               size="small"
               onClick={() => {
                 void navigator.clipboard.writeText(data.place);
-                void message.success('The place is copied.');
+                void message.success('The folder’s path was copied.');
               }}
             >
-              Copy the place
+              Copy the folder’s path
             </Button>
           </p>
           <p className="quiet">
@@ -205,7 +205,7 @@ export function DeliveryPage() {
                   <Verdict level={piece.haloNoticed ? 'SOFT' : 'FINE'} text="as planned" plain />
                   {piece.haloPercent != null && (
                     <span className={piece.haloNoticed ? 'halo-noticed' : 'quiet'}>
-                      , halo {decimals(piece.haloPercent, 0)} %{piece.haloNoticed && ', seen as rims'}
+                      , halo {decimals(piece.haloPercent, 0)} %{piece.haloNoticed && ', visible halos'}
                     </span>
                   )}
                 </>

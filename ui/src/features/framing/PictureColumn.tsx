@@ -91,5 +91,5 @@ function State({
   if (accepted) return <span className="state-framed">● framed</span>;
   if (here) return <span>▶ here</span>;
   if (picture?.verdict === 'POOR') return <span className="state-poor">■ {decimals(picture.realPpi, 0)} ppi</span>;
-  return <span className="quiet">○ waiting</span>;
+  return <span className="quiet">○ to frame</span>;
 }

@@ -58,7 +58,7 @@ export function JobsPage() {
       {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
       {jobs.data?.length === 0 && (
         <Empty title="No job yet">
-          <p className="quiet">Drop a folder above: from there to finished files it is two clicks.</p>
+          <p className="quiet">Drop a folder of pictures above to make one.</p>
         </Empty>
       )}
       <ul className="job-list">
@@ -74,21 +74,21 @@ export function JobsPage() {
                 <span className="job-name">{job.name}</span>
                 <span className="quiet">
                   {count(job.pictures, 'file')}
-                  {job.unusable > 0 && `, ${job.unusable} not usable`} · {count(job.tickets, 'ticket')} · begun{' '}
+                  {job.unusable > 0 && `, ${job.unusable} unusable`} · {count(job.tickets, 'ticket')} · begun{' '}
                   {day(job.createdAt)}
                 </span>
                 <LastRun jobId={job.id} />
               </span>
             </Link>
             <Popconfirm
-              title={`Take “${job.name}” away?`}
-              description="Its pictures, framings and lists go; files that were delivered stay."
-              okText="Take it away"
-              cancelText="Keep it"
+              title={`Delete “${job.name}”?`}
+              description="Its pictures, framings and tickets are deleted. Delivered files stay."
+              okText="Delete"
+              cancelText="Cancel"
               onConfirm={() => remove.mutate(job.id)}
             >
-              <Button type="text" size="small" className="job-away" aria-label={`Take away ${job.name}`}>
-                Take away
+              <Button type="text" size="small" className="job-delete" aria-label={`Delete ${job.name}`}>
+                Delete
               </Button>
             </Popconfirm>
           </li>

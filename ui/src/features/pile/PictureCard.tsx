@@ -1,7 +1,7 @@
 import { smallPicture } from '../../api/client';
 import { bytes, fileName, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
-import { colourText, damagedPart, lossText, oddities, standing, type Entry } from './pileModel';
+import { colourText, damagedPart, lossText, oddities, stateOf, type Entry } from './pileModel';
 
 interface Props {
   entry: Entry;
@@ -16,7 +16,7 @@ interface Props {
 export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Props) {
   const { original, estimate } = entry;
   const { facts } = original;
-  const { level, text } = standing(entry);
+  const { level, text } = stateOf(entry);
   const folder = original.path.split('/').slice(0, -1).join('/');
   return (
     <div

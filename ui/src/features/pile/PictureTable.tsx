@@ -2,7 +2,7 @@ import { Table } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { bytes, decimals, pixels } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
-import { colourText, standing, type Entry } from './pileModel';
+import { colourText, stateOf, type Entry } from './pileModel';
 
 interface Props {
   entries: Entry[];
@@ -52,23 +52,23 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           },
           { title: 'Colour', key: 'colour', width: 220, ellipsis: true, render: (_, { original }) => colourText(original) },
           {
-            title: 'Unpacked',
+            title: 'Uncompressed',
             key: 'weight',
             width: 95,
             render: (_, { original: { facts } }) => (facts ? bytes(facts.unpackedBytes) : '—'),
           },
           {
-            title: 'Leaves as',
+            title: 'Output',
             key: 'leaves',
             width: 115,
             render: (_, { estimate }) => (estimate && estimate.width > 0 ? pixels(estimate.width, estimate.height) : '—'),
           },
           {
-            title: 'Standing',
+            title: 'State',
             key: 'standing',
             ellipsis: true,
             render: (_, entry) => {
-              const { level, text } = standing(entry);
+              const { level, text } = stateOf(entry);
               return <Verdict level={level} text={entry.original.problem?.text ?? text} plain />;
             },
           },

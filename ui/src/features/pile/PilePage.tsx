@@ -94,7 +94,7 @@ export function PilePage() {
       {adding && (
         <div className="pile-drop">
           <DropPlace title="Drop more pictures here" onFiles={take}>
-            What has arrived before is not sent again. <Button onClick={() => setAdding(false)}>Close</Button>
+            Pictures that were added before are not sent again. <Button onClick={() => setAdding(false)}>Close</Button>
           </DropPlace>
         </div>
       )}
@@ -120,7 +120,7 @@ export function PilePage() {
           type="text"
           onClick={() => setChosen(new Set([...chosen, ...shown.map(({ original }) => original.id)]))}
         >
-          Choose {shown.length === entries.length ? 'all' : `these ${shown.length}`}
+          Select {shown.length === entries.length ? 'all' : `these ${shown.length}`}
         </Button>
         <Select
           aria-label="Sorted"
@@ -223,22 +223,22 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
   });
 
   return (
-    <footer className="card pile-foot" role="region" aria-label="Chosen pictures">
+    <footer className="card pile-foot" role="region" aria-label="Selected pictures">
       {picked.length > 0 ? (
         <>
-          <strong>{picked.length} chosen</strong>
+          <strong>{picked.length} selected</strong>
           <span className="quiet pile-names">{picked.map(({ original }) => stem(original.path)).join(', ')}</span>
-          <Button onClick={onDone}>Choose none</Button>
+          <Button onClick={onDone}>Clear selection</Button>
           <Button loading={leave.isPending} onClick={() => leave.mutate()}>
-            {out ? 'Take in again' : 'Leave out of the run'}
+            {out ? 'Include again' : 'Leave out of the run'}
           </Button>
           {damaged.length > 0 && (
             <Button loading={printDamaged.isPending} onClick={() => printDamaged.mutate()}>
-              {printed ? 'Do not print what is damaged' : `Print ${count(damaged.length, 'damaged picture')} all the same`}
+              {printed ? 'Do not print damaged pictures' : `Print ${count(damaged.length, 'damaged picture')} anyway`}
             </Button>
           )}
           <Button disabled={pictures.length === 0} onClick={() => setSaying(true)}>
-            Say their profile
+            Set their profile
           </Button>
           <Button disabled={!ticket || !first} onClick={() => setCarriesFrom(first?.original.id)}>
             Carry to these
@@ -265,7 +265,7 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
             )}
           </span>
           <span className="pile-gap" />
-          <Button onClick={() => setSaying(true)}>Profiles assumed</Button>
+          <Button onClick={() => setSaying(true)}>Missing profiles</Button>
           <Button onClick={() => void navigate(`/jobs/${jobId}/bench`)}>Frame on the bench</Button>
           <Button type="primary" disabled={!ticket || all.length === 0} loading={run.isPending} onClick={() => run.mutate()}>
             Run {count(all.length, 'piece')}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arranged, colourText, damagedPart, filters, lossText, needsALook, oddities, standing, type Entry } from './pileModel';
+import { arranged, colourText, damagedPart, filters, lossText, needsALook, oddities, stateOf, type Entry } from './pileModel';
 
 function entry(path: string, width: number, height: number, realPpi: number, part: Partial<Entry['original']> = {}): Entry {
   return {
@@ -91,14 +91,14 @@ describe('the pile', () => {
   it('says how each picture stands', () => {
     expect(standing(pile[0]!)).toEqual({ level: 'FINE', text: 'fine, 500 ppi real' });
     expect(standing(pile[1]!).text).toBe('soft, 150 ppi real');
-    expect(standing(broken)).toEqual({ level: 'POOR', text: 'put a whole copy in its place' });
+    expect(standing(broken)).toEqual({ level: 'POOR', text: 'add an intact copy' });
     expect(needsALook(pile[1]!)).toBe(false);
   });
 
   it('names colour and oddities', () => {
     const facts = { ...pile[0]!.original.facts!, profileOrigin: 'ASSUMED' as const, orientation: 6, bitsPerChannel: 16 };
     expect(colourText({ ...pile[0]!.original, facts })).toBe('no profile: sRGB assumed, 16 bit');
-    expect(oddities({ ...pile[0]!.original, facts })).toBe('sideways by its tag, turned');
+    expect(oddities({ ...pile[0]!.original, facts })).toBe('rotated by its orientation tag');
     expect(colourText({ ...pile[0]!.original, facts: { ...facts, profileOrigin: 'BY_HAND', bitsPerChannel: 8 } })).toBe(
       'sRGB, by hand',
     );

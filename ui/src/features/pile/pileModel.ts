@@ -22,14 +22,14 @@ export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight' | 'colour';
 
 export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => boolean }[] = [
   { key: 'all', words: 'all', holds: () => true },
-  { key: 'look', words: 'to look at', holds: (entry) => needsALook(entry) },
+  { key: 'look', words: 'need attention', holds: (entry) => needsALook(entry) },
   { key: 'wide', words: 'wide', holds: ({ original: { facts } }) => !!facts && facts.width > facts.height },
   { key: 'upright', words: 'upright', holds: ({ original: { facts } }) => !!facts && facts.width < facts.height },
   { key: 'square', words: 'square', holds: ({ original: { facts } }) => !!facts && facts.width === facts.height },
   { key: 'no-profile', words: 'no profile', holds: ({ original: { facts } }) => facts?.profileOrigin === 'ASSUMED' },
   { key: 'small', words: 'too small', holds: ({ estimate }) => estimate?.verdict === 'POOR' },
   { key: 'unframed', words: 'not framed', holds: ({ original, framed }) => isForPieces(original) && !framed },
-  { key: 'own', words: 'with their own', holds: ({ own }) => own !== '' },
+  { key: 'own', words: 'with own settings', holds: ({ own }) => own !== '' },
   { key: 'left-out', words: 'left out', holds: ({ original }) => original.leftOut },
 ];
 
@@ -47,10 +47,10 @@ const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
 
 export const sortWords: Record<SortKey, string> = {
   name: 'by name',
-  pixels: 'by pixels, most first',
-  ppi: 'by real ppi, least first',
-  weight: 'by weight, heaviest first',
-  colour: 'by colour lost, most first',
+  pixels: 'by pixels, largest first',
+  ppi: 'by real ppi, lowest first',
+  weight: 'by uncompressed size, largest first',
+  colour: 'by colour loss, largest first',
 };
 
 function area({ original: { facts } }: Entry): number {
@@ -63,14 +63,14 @@ export function arranged(entries: Entry[], filter: FilterKey, sort: SortKey): En
 }
 
 /** The one line that says how a picture stands. */
-export function standing({ original, estimate, own }: Entry): { level: Level; text: string } {
+export function stateOf({ original, estimate, own }: Entry): { level: Level; text: string } {
   if (original.damage && original.printedDamaged) return { level: 'SOFT', text: 'damaged, but printed' };
   if (original.damage) return { level: 'POOR', text: 'damaged: not printed' };
   if (original.problem) return { level: 'POOR', text: original.problem.remedy.replace(/\.$/, '').toLowerCase() };
   if (original.leftOut) return { level: 'SOFT', text: 'left out of the run' };
   const problem = estimate?.problems[0];
   if (problem) return { level: 'POOR', text: problem.text };
-  if (!estimate?.verdict) return { level: 'FINE', text: 'here' };
+  if (!estimate?.verdict) return { level: 'FINE', text: 'ready' };
   const ppi = `${decimals(estimate.realPpi, 0)} ppi real`;
   const apart = own ? `, ${own}` : '';
   return { level: estimate.verdict, text: `${estimate.verdict.toLowerCase()}, ${ppi}${apart}` };
@@ -80,8 +80,8 @@ export function standing({ original, estimate, own }: Entry): { level: Level; te
 export function lossText({ loss }: Entry): string {
   if (!loss) return '';
   const share = loss.unprintableShare * 100;
-  const beyond = share === 0 ? 'all printable' : `${share < 0.1 ? 'under 0.1' : decimals(share, 1)} % beyond`;
-  return `ΔE00 ${decimals(loss.meanDifference, 1)} lost, ${beyond}`;
+  const beyond = share === 0 ? 'all printable' : `${share < 0.1 ? 'under 0.1' : decimals(share, 1)} % not printable`;
+  return `mean ΔE00 ${decimals(loss.meanDifference, 1)}, ${beyond}`;
 }
 
 const depthWords = (bits: number) => (bits === 16 ? ', 16 bit' : '');
@@ -106,9 +106,9 @@ export function oddities(original: Original): string {
   const facts = original.facts;
   if (!facts) return '';
   const parts = [];
-  if (facts.orientation !== 1) parts.push('sideways by its tag, turned');
-  if (facts.seeThrough) parts.push('see-through parts');
-  if (facts.firstOfSeveral) parts.push('the first of several pictures in its file');
+  if (facts.orientation !== 1) parts.push('rotated by its orientation tag');
+  if (facts.seeThrough) parts.push('transparent parts');
+  if (facts.firstOfSeveral) parts.push('the first of several pictures in the file');
   parts.push(...facts.remarks);
   return parts.join(', ');
 }

@@ -34,7 +34,7 @@ export interface ProofPart {
 export interface Proof extends ProofPart {
   blob: Blob;
   originalId: string;
-  /** In per cent; null where nothing is isSharpened. */
+  /** In per cent; null where nothing is sharpened. */
   halo: number | null;
 }
 

@@ -7,7 +7,7 @@ type Drawn = Schemas['PortraitView'];
 
 interface Props {
   profile: Profile;
-  /** Drawn beside it. */
+  /** Compare with it. */
   beside: Profile | undefined;
 }
 

@@ -69,9 +69,9 @@ export function SayProfile({ jobId, pictures, onClose }: Props) {
           duration: 8,
           content: (
             <>
-              {scope === 'file' ? 'As their files say again' : 'Said'}: {count(meant.length, 'picture')}.{' '}
+              {scope === 'file' ? 'Their files’ own profile again' : 'Profile set'}: {count(meant.length, 'picture')}.{' '}
               <Button size="small" onClick={() => void putBack(meant)}>
-                Put back
+                Undo
               </Button>
             </>
           ),
@@ -85,9 +85,9 @@ export function SayProfile({ jobId, pictures, onClose }: Props) {
   return (
     <Modal
       open
-      title="Which profile pictures have"
+      title="Profile of these pictures"
       onCancel={onClose}
-      okText={scope === 'job' ? 'Assume it' : `Say it of ${count(meant.length, 'picture')}`}
+      okText={scope === 'job' ? 'Save' : `Set for ${count(meant.length, 'picture')}`}
       okButtonProps={{ disabled: (scope === 'these' && (!digest || meant.length === 0)) || (scope === 'file' && meant.length === 0) }}
       confirmLoading={keep.isPending}
       onOk={() => keep.mutate()}
@@ -95,12 +95,12 @@ export function SayProfile({ jobId, pictures, onClose }: Props) {
       <div className="say-profile">
         {pictures.length > 0 ? (
           <Radio.Group value={scope} onChange={(event) => setScope(event.target.value)}>
-            <Radio value="these">the chosen pictures have this one, whatever their files say</Radio>
-            <Radio value="file">the chosen pictures have what their files say</Radio>
-            <Radio value="job">pictures of this job that say nothing are taken to have this one</Radio>
+            <Radio value="these">use this profile for the selected pictures, whatever their files say</Radio>
+            <Radio value="file">use the profile in their files</Radio>
+            <Radio value="job">use this profile for all pictures of this job that have none</Radio>
           </Radio.Group>
         ) : (
-          <p>Pictures of this job that say nothing of their colours are taken to have:</p>
+          <p>Pictures of this job without a profile are read as:</p>
         )}
         {scope !== 'file' && (
           <>
@@ -115,14 +115,14 @@ export function SayProfile({ jobId, pictures, onClose }: Props) {
               options={(scope === 'job' ? models : present).map((value) => ({ value, label: modelWords[value] }))}
             />
             <ProfileSelect
-              label="The profile they have"
+              label="Profile"
               value={digest ?? (scope === 'job' ? (now ?? null) : null)}
               holds={isFor(model)}
               onChange={(profile) => setDigest(profile.digest)}
             />
           </>
         )}
-        <p className="quiet">Their numbers stay; what they are taken to look like changes, on screen and in print.</p>
+        <p className="quiet">Pixel values stay; how they look changes, on screen and in print.</p>
       </div>
     </Modal>
   );

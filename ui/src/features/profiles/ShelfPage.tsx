@@ -25,7 +25,7 @@ export function ShelfPage() {
         const added = await importProfile(queries, file);
         setChosen(added.digest);
         void message.success(
-          added.alike ? `“${added.title}” has the numbers of ${added.alike}.` : `“${added.title}” is on the shelf.`,
+          added.alike ? `“${added.title}” was added; it is the same as ${added.alike}.` : `“${added.title}” was added.`,
         );
       }
     },
@@ -72,7 +72,7 @@ export function ShelfPage() {
         })}
         <div className="shelf-add">
           <Button type="primary" loading={adding.isPending} onClick={() => input.current?.click()}>
-            Put a profile here
+            Add a profile
           </Button>
           <p className="quiet">ICC version 2 or 4: RGB, CMYK or grey, of a camera, screen or printer. Or drop files.</p>
           <input
@@ -108,7 +108,7 @@ function Described({ profile, all, onGone }: { profile: Profile; all: Profile[];
     mutationFn: () => answer(api.DELETE('/api/v1/profiles/{digest}', { params: { path: { digest: profile.digest } } })),
     onSuccess: () => {
       onGone();
-      void message.info('Off the shelf. Tickets and pieces that use it keep it.');
+      void message.info('Deleted. Tickets and pieces that use it keep their copy.');
     },
     onSettled: () => void queries.invalidateQueries({ queryKey: profilesQuery().queryKey }),
     onError: (error) => void message.error(Problem.from(error).message),
@@ -130,9 +130,9 @@ function Described({ profile, all, onGone }: { profile: Profile; all: Profile[];
         </dl>
         <div className="shelf-buttons">
           <label className="field">
-            <span>drawn beside</span>
+            <span>compare with</span>
             <Select
-              aria-label="Drawn beside"
+              aria-label="Compare with"
               value={beside}
               onChange={setBeside}
               popupMatchSelectWidth={false}
@@ -140,11 +140,11 @@ function Described({ profile, all, onGone }: { profile: Profile; all: Profile[];
             />
           </label>
           <a href={`/api/v1/profiles/${profile.digest}/file`} download>
-            its file
+            Download
           </a>
           {profile.origin === 'IMPORTED' && (
             <Button loading={remove.isPending} onClick={() => remove.mutate()}>
-              Take off the shelf
+              Delete
             </Button>
           )}
         </div>

@@ -1,7 +1,7 @@
 import { bytes, decimals } from '../../shared/format';
 import type { Profile } from './queries';
 
-export const groups = ['Standard spaces', 'Papers that ship with Embrick', 'Put on the shelf'] as const;
+export const groups = ['Standard spaces', 'Papers that ship with Embrick', 'Added here'] as const;
 
 export function groupOf({ origin, purpose }: Profile): (typeof groups)[number] {
   if (origin === 'IMPORTED') return groups[2];
@@ -32,12 +32,12 @@ export function facts(profile: Profile): { term: string; value: string }[] {
   const ways = order.filter((intent) => profile.tables.includes(intent)).map((intent) => intentNames[intent]);
   return [
     { term: 'for', value: `${modelWords[profile.model]}, ${purposeWords[profile.purpose]}` },
-    { term: 'names itself', value: profile.name },
-    ...(profile.alike ? [{ term: 'the same numbers as', value: profile.alike }] : []),
+    { term: 'description', value: profile.name },
+    ...(profile.alike ? [{ term: 'same as', value: profile.alike }] : []),
     { term: 'white', value: `L* ${decimals(white.l, 1)}, a* ${decimals(white.a, 1)}, b* ${decimals(white.b, 1)}` },
-    { term: 'darkest', value: `L* ${decimals(black.l, 1)} on its white` },
-    { term: 'made of', value: ways.length > 0 ? `tables: ${ways.join(', ')}` : 'curves and colourants, for all intents' },
-    { term: 'used', value: profile.use === 'SOURCE_ONLY' ? 'only to understand pictures' : 'to understand pictures, and to convert to' },
+    { term: 'black', value: `L* ${decimals(black.l, 1)} on its white` },
+    { term: 'type', value: ways.length > 0 ? `tables: ${ways.join(', ')}` : 'matrix and curves, for all intents' },
+    { term: 'usable', value: profile.use === 'SOURCE_ONLY' ? 'as a source only' : 'as a source and for output' },
     { term: 'file', value: `ICC version ${profile.version}, ${bytes(profile.bytes)}` },
   ];
 }

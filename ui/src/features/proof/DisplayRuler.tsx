@@ -18,15 +18,15 @@ export function DisplayRuler({ open, onClose }: { open: boolean; onClose: () => 
     <Modal
       open={open}
       width={760}
-      title="How large this display’s pixels are"
-      okText="It fits"
+      title="Size of this display’s pixels"
+      okText="Save"
       onOk={() => {
         setDisplayPpi(ppi);
         onClose();
       }}
       onCancel={onClose}
     >
-      <p>Hold a ruler, or a bank or library card, against the screen and draw the marks until they fit.</p>
+      <p>Hold a ruler, or a bank or library card, against the screen and drag the marks until they match.</p>
       <svg className="display-ruler" width={px(RULER_MM) + 2} height={34} role="img" aria-label="A ruler of 100 mm">
         {Array.from({ length: RULER_MM + 1 }, (_, mm) => (
           <path key={mm} d={`M${1 + px(mm)} 0v${mm % 10 === 0 ? 18 : mm % 5 === 0 ? 12 : 7}`} />

@@ -86,7 +86,7 @@ export function ProofPage() {
     () => (originalsOfJob.data ?? []).filter((original) => isForPieces(original) && !original.leftOut),
     [originalsOfJob.data],
   );
-  const outlookById = useMemo(() => new Map(estimate?.pictures.map((one) => [one.originalId, one])), [estimate]);
+  const estimateById = useMemo(() => new Map(estimate?.pictures.map((one) => [one.originalId, one])), [estimate]);
   const { at, original, ahead, go } = useInTurn(originals);
 
   const document = ticket?.document;
@@ -195,14 +195,14 @@ export function ProofPage() {
     try {
       await changeTicket(queries, ticket, { ...ticket.document, ...tried });
       setTried({});
-      void message.success('The ticket says so now.');
+      void message.success('The ticket has been changed.');
     } catch (failed) {
       void message.warning(`${Problem.from(failed).message} ${Problem.from(failed).remedy}`);
     }
   };
   const keepForThis = () => {
     if (!original || !override || !tried.sharpening) return;
-    framings.edit('gave this picture its own sharpening', [
+    framings.edit('set sharpening for this picture', [
       { originalId: original.id, override: { ...override, sharpening: tried.sharpening } },
     ]);
     setTried({});
@@ -256,7 +256,7 @@ export function ProofPage() {
     <main className="bench">
       <PictureColumn
         originals={originals}
-        estimate={outlookById}
+        estimate={estimateById}
         at={at}
         isAccepted={framings.isAccepted}
         overrideOf={framings.overrideOf}
@@ -287,13 +287,17 @@ export function ProofPage() {
         <div className="bench-buttons" role="toolbar" aria-label="How it is shown">
           <Segmented<ProofScale> aria-label="Scale" value={scale} onChange={setScale} options={scales} />
           <Segmented<Against>
-            aria-label="Held against each other"
+            aria-label="Compare by"
             value={against}
             onChange={hold}
-            options={['wipe', 'beside', 'flick']}
+            options={[
+              { value: 'wipe', label: 'wipe' },
+              { value: 'beside', label: 'side by side' },
+              { value: 'flick', label: 'in turn' },
+            ]}
           />
           <Select<Beside>
-            aria-label="Before"
+            aria-label="Compare with"
             value={compared}
             onChange={setBeside}
             popupMatchSelectWidth={false}
@@ -326,27 +330,27 @@ export function ProofPage() {
           />
           {converts && plan && <Button onClick={() => setIntents(true)}>Intents side by side</Button>}
           <button type="button" className="tool" aria-pressed={look === 'PAPER'} onClick={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}>
-            <kbd>P</kbd> on its paper
+            <kbd>P</kbd> soft proof on paper
           </button>
           <button type="button" className="tool" aria-pressed={marked} disabled={!converts} onClick={() => setMarked(!marked)}>
-            <kbd>M</kbd> unprintable
+            <kbd>M</kbd> gamut check
           </button>
           {isTrying && (
             <>
               <Button type="primary" onClick={() => void carryToTicket()}>
-                Carry to the ticket
+                Use on the ticket
               </Button>
-              {tried.sharpening && <Button onClick={keepForThis}>For this picture alone</Button>}
-              <Button onClick={() => setTried({})}>Put back</Button>
+              {tried.sharpening && <Button onClick={keepForThis}>Only this picture</Button>}
+              <Button onClick={() => setTried({})}>Discard</Button>
             </>
           )}
           <span className="figures-gap" />
           <span className="quiet proof-busy" role="status">
-            {isExact ? '' : 'making these pixels'}
+            {isExact ? '' : 'rendering'}
           </span>
           {scale === 'true-size' && (
             <Button onClick={() => setRuler(true)}>
-              {displayPpi ? `${decimals(displayPpi, 1)} px to a real inch` : 'Measure this display'}
+              {displayPpi ? `${decimals(displayPpi, 1)} pixels per inch of display` : 'Measure this display'}
             </Button>
           )}
         </div>
@@ -365,7 +369,7 @@ export function ProofPage() {
             {middle?.contour !== undefined && <Figure label="contour" value={`${middle.contour + 1}`} />}
             {loss && (
               <Figure
-                label={`not printable, mean ΔE00 ${decimals(loss.meanDifference, 1)}`}
+                label={`out of gamut, mean ΔE00 ${decimals(loss.meanDifference, 1)}`}
                 value={`${decimals(loss.unprintableShare * 100, 1)} %`}
                 {...(loss.unprintableShare > NOTICED_LOSS && { warning: '◆ of the picture' })}
               />
@@ -374,7 +378,7 @@ export function ProofPage() {
               <Figure
                 label={part.reduction === null ? 'halo in this part' : 'halo, scaled'}
                 value={`${decimals(halo, 0)} %`}
-                {...(halo > NOTICED_HALO && { warning: '◆ seen as rims' })}
+                {...(halo > NOTICED_HALO && { warning: '◆ visible halos' })}
               />
             )}
           </div>

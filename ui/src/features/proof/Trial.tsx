@@ -24,12 +24,12 @@ export function Trial({ document, tried, used, onTry }: Props) {
   const colour = tried.colour ?? document.colour;
   const title = useProfileTitle(colour.kind === 'keep' ? undefined : colour.profile.digest);
   const method =
-    resampling.method === 'BY_ITSELF' && used ? `by ${methodNames[used]}, as it needs` : resamplingWords(resampling);
+    resampling.method === 'BY_ITSELF' && used ? `by ${methodNames[used]}, as suits it` : resamplingWords(resampling);
   return (
     <>
       <Popover
         trigger="click"
-        title="The method"
+        title="Resampling"
         destroyOnHidden
         content={<ResamplingForm value={resampling} onChange={(next) => onTry({ ...tried, resampling: next })} />}
       >
@@ -49,7 +49,7 @@ export function Trial({ document, tried, used, onTry }: Props) {
       </Popover>
       <Popover
         trigger="click"
-        title="The colours"
+        title="Colour"
         destroyOnHidden
         content={
           <div className="own-form">

@@ -105,7 +105,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
           )}
           {run.state === 'PAUSED' && (
             <Button type="primary" loading={resume.isPending} onClick={() => resume.mutate()}>
-              Go on now
+              Continue now
             </Button>
           )}
           {finished && counts.checked > 0 && (
@@ -122,7 +122,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
           </span>
           {run.state !== 'PAUSED' && (
             <span>
-              <b>{decimals(run.piecesPerMinute, 1)}</b> a minute
+              <b>{decimals(run.piecesPerMinute, 1)}</b> per minute
             </span>
           )}
           {run.secondsLeft != null && (
@@ -165,7 +165,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
       </section>
       <aside className="run-side">
         {chosen && (
-          <section className="card" aria-label="Chosen piece">
+          <section className="card" aria-label="Selected piece">
             <h2>{chosen.name}</h2>
             <p className="quiet">from {chosen.originalPath}</p>
             <p>{chosen.width > 0 ? `${pixels(chosen.width, chosen.height)} px` : 'no plan'}</p>
@@ -183,7 +183,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
                   <span>
                     {pixels(piece.width, piece.height)} px
                     {piece.checking
-                      ? ', opening again to check'
+                      ? ', checking'
                       : piece.strips > 0
                         ? `, strip ${piece.strip} of ${piece.strips}`
                         : ', opening'}
@@ -201,9 +201,9 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
                 <p>
                   <strong>{piece.problem?.text}</strong>
                 </p>
-                <p className="quiet">The other pieces go on. {piece.problem?.remedy}</p>
+                <p className="quiet">The other pieces continue. {piece.problem?.remedy}</p>
                 <Button size="small" loading={retry.isPending} onClick={() => retry.mutate([piece.id])}>
-                  Try this one again
+                  Try again
                 </Button>
               </div>
             ))}
@@ -215,9 +215,9 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
           </section>
         )}
         <section className="card" aria-label="Checks">
-          <h2>Each finished piece is opened again</h2>
+          <h2>Every finished piece is checked</h2>
           <p className="quiet">
-            {counts.checked} checked: pixels, ppi and profile are as the ticket says. Into {run.folder}.
+            {counts.checked} opened again and checked: size in pixels, ppi and profile match the ticket. In {run.folder}.
           </p>
         </section>
       </aside>

@@ -49,12 +49,12 @@ function Course({ jobId }: { jobId: string }) {
     {
       to: 'pile',
       name: 'Pile',
-      state: `${count(job?.pictures ?? 0, 'file')}${toLookAt > 0 ? `, ${toLookAt} to look at` : ''}`,
+      state: `${count(job?.pictures ?? 0, 'file')}${toLookAt > 0 ? `, ${toLookAt} need attention` : ''}`,
       laid: (job?.pictures ?? 0) > 0,
     },
     { to: 'ticket', name: 'Ticket', state: count(job?.tickets ?? 0, 'ticket'), laid: true },
     { to: 'bench', name: 'Bench', state: `${framed} of ${printable} framed`, laid: framed > 0 },
-    { to: 'proof', name: 'Proof', state: ticket?.document.sharpening.kind === 'none' ? 'pixel for pixel' : 'sharpening to see', laid: false },
+    { to: 'proof', name: 'Proof', state: ticket?.document.sharpening.kind === 'none' ? 'pixel for pixel' : 'sharpened', laid: false },
     {
       to: 'run',
       name: 'Run',

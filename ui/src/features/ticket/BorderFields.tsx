@@ -35,8 +35,8 @@ export function BorderFields({ value, unit, onChange }: Props) {
     <>
       <Radio.Group value={size.kind} onChange={(event) => choose(event.target.value)}>
         <Radio value="even">even</Radio>
-        <Radio value="foot">heavier at the foot</Radio>
-        <Radio value="outer">grown to an outer size</Radio>
+        <Radio value="foot">heavier at the bottom</Radio>
+        <Radio value="outer">to a given outer size</Radio>
       </Radio.Group>
       {size.kind === 'outer' ? (
         <div className="field-row">
@@ -47,7 +47,7 @@ export function BorderFields({ value, unit, onChange }: Props) {
         <div className="field-row">
           <LengthInput label="border" value={size.band} onChange={(next) => onChange({ ...value, size: { ...size, band: next } })} />
           {size.kind === 'foot' && (
-            <LengthInput label="at the foot" value={size.foot} onChange={(foot) => onChange({ ...value, size: { ...size, foot } })} />
+            <LengthInput label="at the bottom" value={size.foot} onChange={(foot) => onChange({ ...value, size: { ...size, foot } })} />
           )}
         </div>
       )}

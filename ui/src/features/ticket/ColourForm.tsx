@@ -15,7 +15,7 @@ interface Props {
 
 const ref = ({ digest, model }: Profile): Schemas['ProfileDocument'] => ({ digest, model });
 
-/** Keep, only name, or convert; and how what does not fit is fitted. */
+/** Keep, assign, or convert; and how what does not fit is fitted. */
 export function ColourForm({ value, rounding, onChange }: Props) {
   const profiles = useProfiles();
   const known = value.kind === 'keep' ? undefined : value.profile;
@@ -23,7 +23,7 @@ export function ColourForm({ value, rounding, onChange }: Props) {
     const standard = profiles.find(({ title }) => title === 'sRGB');
     const profile = known ?? (standard && ref(standard));
     if (kind === 'keep') onChange({ colour: { kind } });
-    else if (kind === 'name' && profile) onChange({ colour: { kind, profile } });
+    else if (kind === 'assign' && profile) onChange({ colour: { kind, profile } });
     else if (kind === 'convert' && profile) {
       onChange({ colour: { kind, profile, intent: 'RELATIVE', blackPoint: 'COMPENSATED' } });
     }
@@ -33,19 +33,19 @@ export function ColourForm({ value, rounding, onChange }: Props) {
       <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
         <Space orientation="vertical" size={4}>
           <Radio value="keep">
-            <strong>keep</strong> <span className="quiet">each picture’s profile and numbers, as they came</span>
+            <strong>keep</strong> <span className="quiet">each picture keeps its profile and its values</span>
           </Radio>
           <Radio value="convert">
-            <strong>convert</strong> <span className="quiet">the look stays, the numbers change</span>
+            <strong>convert</strong> <span className="quiet">the look stays, the values change</span>
           </Radio>
-          <Radio value="name">
-            <strong>only name</strong> <span className="quiet">numbers stay, the look changes: for a wrong profile</span>
+          <Radio value="assign">
+            <strong>assign</strong> <span className="quiet">the values stay, the look changes: where a profile is missing or wrong</span>
           </Radio>
         </Space>
       </Radio.Group>
       {value.kind !== 'keep' && (
         <ProfileSelect
-          label={value.kind === 'convert' ? 'Profile converted to' : 'Profile that is named'}
+          label={value.kind === 'convert' ? 'Profile to convert to' : 'Profile to assign'}
           value={value.profile.digest}
           holds={({ use }) => value.kind === 'name' || use === 'SOURCE_AND_TARGET'}
           onChange={(profile) => onChange({ colour: { ...value, profile: ref(profile) } })}
@@ -56,13 +56,13 @@ export function ColourForm({ value, rounding, onChange }: Props) {
         checked={rounding === 'DITHERED'}
         onChange={(event) => onChange({ rounding: event.target.checked ? 'DITHERED' : 'NEAREST' })}
       >
-        <strong>dither to 8 bits</strong> <span className="quiet">slow skies show no steps</span>
+        <strong>dither to 8 bits</strong> <span className="quiet">no steps in smooth skies</span>
       </Checkbox>
     </Space>
   );
 }
 
-/** Which intent, and whether black goes to black. */
+/** Which intent, and whether blacks are compensated. */
 function Fitted({ value, onChange }: { value: Convert; onChange: (value: Convert) => void }) {
   const isAbsolute = value.intent === 'ABSOLUTE';
   const choose = (intent: Intent) =>
@@ -85,12 +85,11 @@ function Fitted({ value, onChange }: { value: Convert; onChange: (value: Convert
         checked={value.blackPoint === 'COMPENSATED'}
         onChange={(event) => onChange({ ...value, blackPoint: event.target.checked ? 'COMPENSATED' : 'PLAIN' })}
       >
-        <strong>black to black</strong>{' '}
-        <span className="quiet">{isAbsolute ? 'absolute knows none' : 'shadows keep their drawing'}</span>
+        <strong>black point compensation</strong>{' '}
+        <span className="quiet">{isAbsolute ? 'not with absolute' : 'shadows keep their detail'}</span>
       </Checkbox>
       <p className="quiet">
-        Relative with black to black (black point compensation) suits most photographs; where the proof marks much, try
-        perceptual.
+        Relative with black point compensation suits most photographs. If the gamut check marks large areas, try perceptual.
       </p>
     </>
   );

@@ -46,7 +46,7 @@ describe('the edges', () => {
 
   it('are one number where only the whole band is known, and then carry no marks', () => {
     const onChange = show({ ...wrap, marks: 'FOLDS_AND_CORNERS' });
-    fireEvent.click(screen.getByRole('radio', { name: 'one band, as a single number' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'as one number' }));
     expect(onChange).toHaveBeenLastCalledWith({ ...wrap, allowance: even({ value: 0, unit: 'IN' }), marks: 'NONE' });
   });
 

@@ -32,9 +32,9 @@ interface Props {
 }
 
 const purposes: Record<Edges['kind'], string> = {
-  none: 'The sheet is all there is.',
-  bleed: 'A band that is cut off, so that no white shows where the cut strays.',
-  wrap: 'Bands that turn round the bars and are stapled behind.',
+  none: 'The print ends at the sheet’s edge.',
+  bleed: 'A band that is cut off, so that no white shows if the cut is not exact.',
+  wrap: 'Bands that go round the stretcher bars and are stapled at the back.',
   border: 'Paper round the picture.',
 };
 
@@ -77,7 +77,7 @@ function BleedFields({ value, onChange }: { value: Bleed; onChange: (value: Edge
       </div>
       <FillForm
         value={value.fill}
-        pictureWords="the picture beyond the frame; mirrored where it ends"
+        pictureWords="the picture beyond the frame, mirrored where it ends"
         onChange={(fill) => onChange({ ...value, fill })}
       />
     </>
@@ -101,7 +101,7 @@ function WrapFields({ value, unit, onChange }: { value: Wrap; unit: LengthUnit; 
         }
       >
         <Radio value="parts">bar and staple allowance</Radio>
-        <Radio value="band">one band, as a single number</Radio>
+        <Radio value="band">as one number</Radio>
       </Radio.Group>
       {bySide ? (
         <>
@@ -140,7 +140,7 @@ function WrapFields({ value, unit, onChange }: { value: Wrap; unit: LengthUnit; 
       </Checkbox>
       <FillForm
         value={value.fill}
-        pictureWords="the picture itself: the frame covers the total"
+        pictureWords="the picture itself: the frame includes the bands"
         onChange={(fill) => onChange({ ...value, fill })}
       />
       {!isOneBand && (
@@ -187,10 +187,10 @@ function Usual({ label, lengths, value, onChange }: { label: string; lengths: Sp
 function FillForm({ value, pictureWords, onChange }: { value: Fill; pictureWords: string; onChange: (fill: Fill) => void }) {
   const choose = (kind: Fill['kind']) => onChange(kind === 'plain' ? { kind, colour: '#FFFFFF' } : { kind });
   const kinds: [Fill['kind'], ReactNode][] = [
-    ['mirror', 'mirrored at the rim'],
-    ['drawn-out', 'the rim’s pixels drawn out'],
+    ['mirror', 'mirrored at the edge'],
+    ['drawn-out', 'edge pixels drawn out'],
     ['picture', pictureWords],
-    ['rim-mean', 'plain, the mean colour of its rim'],
+    ['rim-mean', 'plain, the mean colour of the edge'],
     ['plain', 'plain, a colour'],
   ];
   return (

@@ -27,8 +27,8 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
       {value.kind === 'tiff' && (
         <Radio.Group value={value.packing} onChange={(event) => onChange({ ...value, packing: event.target.value })}>
           <Space orientation="vertical" size={4}>
-            <Radio value="PLAIN">plain: every program reads it</Radio>
-            <Radio value="DEFLATE">packed, nothing lost</Radio>
+            <Radio value="PLAIN">uncompressed: every program reads it</Radio>
+            <Radio value="DEFLATE">compressed without loss</Radio>
           </Space>
         </Radio.Group>
       )}
@@ -67,9 +67,9 @@ function DepthForm({ value, onChange }: { value: Depth; onChange: (value: Depth)
   return (
     <Radio.Group value={value} onChange={(event) => onChange(event.target.value)}>
       <Space orientation="vertical" size={4}>
-        <Radio value="AS_ORIGINAL">as deep as the original: 16 bit where it has 16</Radio>
-        <Radio value="EIGHT">8 bit a channel</Radio>
-        <Radio value="SIXTEEN">16 bit a channel</Radio>
+        <Radio value="AS_ORIGINAL">as the original: 16 bit where it has 16 bit</Radio>
+        <Radio value="EIGHT">8 bit per channel</Radio>
+        <Radio value="SIXTEEN">16 bit per channel</Radio>
       </Space>
     </Radio.Group>
   );
@@ -89,8 +89,8 @@ function PdfFields({ value, onChange }: { value: Pdf; onChange: (value: File) =>
         }
       >
         <Space orientation="vertical" size={4}>
-          <Radio value="jpeg">its picture as a JPEG, packed once</Radio>
-          <Radio value="whole">its picture packed without loss</Radio>
+          <Radio value="jpeg">the picture as a JPEG</Radio>
+          <Radio value="whole">the picture compressed without loss</Radio>
         </Space>
       </Radio.Group>
       {pixels.kind === 'jpeg' ? (

@@ -23,6 +23,8 @@ export function Meaning({ jobId, estimate, originals }: Props) {
   const heaviest = planned.reduce((sum, picture) => sum + picture.expectedFileBytes, 0);
   const unpacked = planned.reduce((sum, picture) => sum + picture.unpackedBytes, 0);
   const wide = planned.filter((picture) => picture.width > picture.height).length;
+  const square = planned.filter((picture) => picture.width === picture.height).length;
+  const upright = planned.length - wide - square;
   const filled = planned.flatMap(({ notices }) => notices.filter(({ code }) => code === 'bleed-filled'));
   const care = [
     ...refused,
@@ -33,7 +35,7 @@ export function Meaning({ jobId, estimate, originals }: Props) {
       <section className="card meaning" aria-label="What it means for this pile">
         <h2>What it means for this pile</h2>
         <p className="quiet">
-          There is no picture yet: <Link to={`/jobs/${jobId}/pile`}>drop some on the pile</Link>, and their figures are here.
+          There is no picture yet: <Link to={`/jobs/${jobId}/pile`}>drop some on the pile</Link>, then its figures appear here.
         </p>
       </section>
     );
@@ -43,8 +45,8 @@ export function Meaning({ jobId, estimate, originals }: Props) {
       <header>
         <h2>What it means for this pile</h2>
         <span className="quiet">
-          {count(planned.length, 'piece')} · {wide} wide, {planned.length - wide} not ·{' '}
-          <strong className="ink">about {bytes(heaviest)}</strong>, {bytes(unpacked)} unpacked
+          {count(planned.length, 'piece')} · {wide} wide, {upright} upright{square > 0 && `, ${square} square`} ·{' '}
+          <strong className="ink">about {bytes(heaviest)}</strong>, {bytes(unpacked)} uncompressed
         </span>
       </header>
       <div className="verdicts" role="img" aria-label="Shares of fine, soft and poor">
@@ -58,14 +60,14 @@ export function Meaning({ jobId, estimate, originals }: Props) {
         })}
         {refused.length > 0 && (
           <span className="verdict-none" style={{ flexGrow: refused.length }}>
-            {refused.length} not to print
+            {refused.length} cannot be printed
           </span>
         )}
       </div>
       {planned.length > 0 && <p className="making">{makingWords(planned)}</p>}
       {filled.length > 0 && (
         <p className="names-meet">
-          ◆ {count(filled.length, 'picture')}: {filled.length === 1 ? filled[0]!.text : 'not all of the bleed is there; what is missing is mirrored'}
+          ◆ {count(filled.length, 'picture')}: {filled.length === 1 ? filled[0]!.text : 'part of the bleed lies outside the picture and is mirrored'}
         </p>
       )}
       {care.length > 0 && (
@@ -125,7 +127,7 @@ export function Meaning({ jobId, estimate, originals }: Props) {
   );
 }
 
-/** By which methods, and how edges are isSharpened: what the ticket's words come to. */
+/** By which methods, and how pictures are sharpened: what the ticket's words come to. */
 function makingWords(planned: Estimate['pictures']): string {
   const by = new Map<string, number>();
   let kept = 0;
@@ -143,7 +145,7 @@ function makingWords(planned: Estimate['pictures']): string {
   const sharpening = planned.find((picture) => picture.sharpening)?.sharpening;
   if (sharpening) {
     methods.push(
-      `edges isSharpened ${decimals(sharpening.amount * 100, 0)} % of the difference within ${decimals(sharpening.radiusMillimetres, 2)} mm ` +
+      `sharpened by ${decimals(sharpening.amount * 100, 0)} % within ${decimals(sharpening.radiusMillimetres, 2)} mm ` +
         `(${decimals(sharpening.radiusPixels, 1)} px)`,
     );
   }

@@ -45,7 +45,7 @@ function Looked({ jobId, document, pictures, originals, line }: Props & { line: 
         <h2>Near the {line}</h2>
         <span className="quiet" role="status">
           {done < asked.length
-            ? `looked at ${done} of ${asked.length}`
+            ? `checked ${done} of ${asked.length}`
             : `${near.length === 0 ? 'no picture has' : `${count(near.length, 'picture')} of ${asked.length}, with`} strong detail within ${length(within)}`}
         </span>
       </header>

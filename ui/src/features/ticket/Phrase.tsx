@@ -1,11 +1,11 @@
 import { Popover } from 'antd';
 import { useState, type ReactNode } from 'react';
-import type { Schemas['Problem'] } from '../../api/problems';
+import type { ProblemDetail } from '../../api/problems';
 
 interface Props {
   words: string;
   label: string;
-  problem?: Schemas['Problem'];
+  problem?: ProblemDetail;
   children: (close: () => void) => ReactNode;
 }
 

@@ -89,19 +89,19 @@ describe('the ticket', () => {
 
   it('opens a phrase to be changed, by its name', () => {
     const onChange = show();
-    fireEvent.click(screen.getByRole('button', { name: /^The sheet’s direction/ }));
+    fireEvent.click(screen.getByRole('button', { name: /^Orientation of the sheet/ }));
     fireEvent.click(screen.getByRole('radio', { name: 'always wide' }));
     expect(onChange).toHaveBeenCalledWith({ turn: 'WIDE' });
   });
 
-  it('says by which method and how edges are isSharpened', () => {
+  it('says by which method and how pictures are sharpened', () => {
     show({
       resampling: { method: 'MITCHELL', light: 'LINEAR', ringing: 'LIMITED' },
       sharpening: { kind: 'paper', paper: 'CANVAS' },
       file: { kind: 'tiff', packing: 'DEFLATE', depth: 'SIXTEEN' },
     });
     expect(sentence()).toContain(
-      'resampled by Mitchell–Netravali as light, ringing held, edges isSharpened for canvas, in sRGB, as TIFF, 16 bit, packed',
+      'resampled by Mitchell–Netravali as light, ringing held, sharpened for canvas, in sRGB, as TIFF, 16 bit, packed',
     );
   });
 
@@ -116,9 +116,9 @@ describe('the ticket', () => {
   it('begins exact sharpening from sensible values', () => {
     const onChange = show();
     fireEvent.click(screen.getByRole('button', { name: /^Sharpening/ }));
-    fireEvent.click(screen.getByRole('radio', { name: 'isSharpened by exact values' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'sharpened by exact values' }));
     expect(onChange).toHaveBeenCalledWith({
-      sharpening: { kind: 'edges', strength: 30, radius: { value: 0.09, unit: 'MM' }, threshold: 1 },
+      sharpening: { kind: 'exact', strength: 30, radius: { value: 0.09, unit: 'MM' }, threshold: 1 },
     });
   });
 

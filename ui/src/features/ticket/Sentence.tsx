@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import type { Schemas['Problem'] } from '../../api/problems';
+import type { ProblemDetail } from '../../api/problems';
 import { SharpeningForm } from './SharpeningForm';
 import { useProfileTitle } from '../profiles';
 import { Bricks } from './Bricks';
@@ -34,7 +34,7 @@ import {
 interface Props {
   document: TicketDocument;
   pieces: number;
-  problems: Schemas['Problem'][];
+  problems: ProblemDetail[];
   /** Of a picture of the pile, where there is one. */
   plan?: Schemas['PlanNumbers'] | undefined;
   onChange: (part: Partial<TicketDocument>) => void;
@@ -54,7 +54,7 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       {document.size.kind !== 'own' && (
         <>
           ,{' '}
-          <Phrase words={turnWords[document.turn]} label="The sheet’s direction">
+          <Phrase words={turnWords[document.turn]} label="Orientation of the sheet">
             {() => <TurnForm value={document.turn} onChange={(turn) => onChange({ turn })} />}
           </Phrase>
         </>
@@ -62,7 +62,7 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       {onPaper && (
         <>
           ,{' '}
-          <Phrase words={fitWords(document.fit)} label="How the picture meets the paper" problem={wrong('fit')}>
+          <Phrase words={fitWords(document.fit)} label="How the picture fits the paper" problem={wrong('fit')}>
             {() => <FitForm value={document.fit} onChange={(fit) => onChange({ fit })} />}
           </Phrase>
         </>
@@ -118,10 +118,10 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       <Phrase words={document.folder} label="Folder" problem={wrong('folder')}>
         {() => (
           <TextForm
-            label="new folder below deliveries"
+            label="new folder inside deliveries"
             value={document.folder}
             onChange={(folder) => onChange({ folder })}
-            hint="Each run makes a new one; a folder that exists is never written to again."
+            hint="Each run makes a new folder; an existing one is never changed."
           />
         )}
       </Phrase>

@@ -19,29 +19,29 @@ export function SharpeningForm({ value, onChange }: Props) {
   const choose = (kind: Sharpening['kind']) => {
     if (kind === 'none') onChange({ kind });
     if (kind === 'paper') onChange({ kind, paper: 'LUSTRE' });
-    if (kind === 'edges') onChange({ kind, strength: 30, radius: { value: 0.09, unit: MM }, threshold: 1 });
-    if (kind === 'wide') onChange({ kind, strength: 15, radius: { value: 2.5, unit: MM } });
+    if (kind === 'exact') onChange({ kind, strength: 30, radius: { value: 0.09, unit: MM }, threshold: 1 });
+    if (kind === 'local-contrast') onChange({ kind, strength: 15, radius: { value: 2.5, unit: MM } });
   };
   return (
     <Space orientation="vertical" style={{ width: '100%' }} size={10}>
       <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)} style={{ width: '100%' }}>
         <Space orientation="vertical" size={4} style={{ width: '100%' }}>
-          <Radio value="none">edges as they are</Radio>
-          <Radio value="paper">isSharpened for the paper, by ppi and viewing distance</Radio>
+          <Radio value="none">not sharpened</Radio>
+          <Radio value="paper">sharpened for the paper, by ppi and viewing distance</Radio>
           {value.kind === 'paper' && (
             <div className="nested">
               <Choice value={value.paper} onChange={(paper) => onChange({ ...value, paper })} words={paperWords} />
             </div>
           )}
-          <Radio value="edges">isSharpened by exact values</Radio>
-          {value.kind === 'edges' && <ExactValues value={value} onChange={onChange} />}
-          <Radio value="wide">wide contrast: for line art and flat forms</Radio>
-          {value.kind === 'wide' && <ExactValues value={value} onChange={onChange} />}
+          <Radio value="exact">sharpened by exact values</Radio>
+          {value.kind === 'exact' && <ExactValues value={value} onChange={onChange} />}
+          <Radio value="local-contrast">local contrast: for line art and flat shapes</Radio>
+          {value.kind === 'local-contrast' && <ExactValues value={value} onChange={onChange} />}
         </Space>
       </Radio.Group>
       <p className="quiet">
-        Done after the size is right, on brightness only. Each piece’s overshoot at contours is measured; above{' '}
-        <span className="together">25 %</span> it is told as a halo.
+        Done at the final size, on brightness only. The overshoot at edges is measured in each piece; above{' '}
+        <span className="together">25 %</span> it is reported as a halo.
       </p>
     </Space>
   );
@@ -64,9 +64,9 @@ function ExactValues({ value, onChange }: { value: Exact; onChange: (sharpening:
         value={value.radius}
         onChange={(radius) => onChange({ ...value, radius })}
       />
-      {value.kind === 'edges' && (
+      {value.kind === 'exact' && (
         <label className="field">
-          <span>threshold, % of the range: flatter is spared</span>
+          <span>threshold, % of the range: flatter areas are left alone</span>
           <InputNumber
             min={0}
             max={20}

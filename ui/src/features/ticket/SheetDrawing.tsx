@@ -52,13 +52,13 @@ export function SheetDrawing({ document, original, onUnit }: Props) {
           <Drawing plan={plan} original={original} document={document} />
           <Legend edges={plan.edges} />
           <p className="quiet">
-            {decimals((plan.width * plan.height) / 1e6, 1)} MP · {bytes(plan.unpackedBytes)} unpacked ·{' '}
+            {decimals((plan.width * plan.height) / 1e6, 1)} MP · {bytes(plan.unpackedBytes)} uncompressed ·{' '}
             {areaText(plan, document)}
           </p>
         </>
       ) : (
         <p className="quiet drawing-empty">
-          {planned?.problems[0] ? planned.problems[0].text : 'The sheet is drawn as soon as there is a picture.'}
+          {planned?.problems[0] ? planned.problems[0].text : 'The sheet is drawn once there is a picture.'}
         </p>
       )}
     </section>
@@ -70,7 +70,7 @@ const lineClass = { TRIM: 'trim', FOLD: 'fold-line', BORDER: 'joint-line' } as c
 function Legend({ edges }: { edges: Schemas['EdgesView'] }) {
   const lines: [string, string][] = [];
   if (edges.rim === 'TRIM') lines.push(['trim', 'trim, where the sheet is cut']);
-  if (edges.rim === 'FOLD') lines.push(['fold-line', 'fold, where the face turns'], ['back-line', 'where the bar’s back begins']);
+  if (edges.rim === 'FOLD') lines.push(['fold-line', 'fold, where the face ends'], ['back-line', 'back edge of the bar']);
   if (edges.rim === 'BORDER') lines.push(['joint-line', 'where the border begins']);
   if (edges.safe > 0) lines.push(['safe-line', 'keep clear inside']);
   if (edges.bands.top + edges.bands.foot + edges.bands.left + edges.bands.right > 0) lines.push(['total-line', 'the total']);

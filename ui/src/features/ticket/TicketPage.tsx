@@ -3,7 +3,7 @@ import { App, Button, Popover } from 'antd';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api } from '../../api/client';
-import { Problem, type Schemas['Problem'] } from '../../api/problems';
+import { Problem, type ProblemDetail } from '../../api/problems';
 import { count } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
 import { useJob } from '../jobs';
@@ -58,7 +58,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
       answer(
         api.POST('/api/v1/jobs/{jobId}/tickets', {
           params: { path: { jobId } },
-          body: { ...ticket.document, name: `${ticket.document.name}, second`, folder: `${ticket.document.folder}-b` },
+          body: { ...ticket.document, name: `${ticket.document.name} 2`, folder: `${ticket.document.folder}-b` },
         }),
       ),
     onSuccess: (added) => {
@@ -140,9 +140,9 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
 }
 
 /** What the ticket's own values were refused for; else what pictures are refused for, said once at its phrase. */
-function refusedBy(pictures: Estimate['pictures'], problems: Schemas['Problem'][]): Schemas['Problem'][] {
+function refusedBy(pictures: Estimate['pictures'], problems: ProblemDetail[]): ProblemDetail[] {
   if (problems.length > 0) return problems;
-  const bySubject = new Map<string, Schemas['Problem'] & { pictures: number }>();
+  const bySubject = new Map<string, ProblemDetail & { pictures: number }>();
   for (const { problems: own } of pictures) {
     for (const problem of own) {
       const known = bySubject.get(problem.subject);

@@ -5,7 +5,7 @@ const inches = (value: number) => ({ value, unit: 'IN' as const });
 
 describe('what goes round the sheet', () => {
   it('is said in the sentence', () => {
-    expect(edgesWords({ kind: 'none' })).toBe('nothing round it');
+    expect(edgesWords({ kind: 'none' })).toBe('no edges');
     expect(edgesWords(freshEdges('bleed', 'IN'))).toBe('⅛ in of bleed, mirrored');
     expect(edgesWords(freshEdges('bleed', 'MM'))).toBe('3 mm of bleed, mirrored');
     expect(edgesWords(freshEdges('wrap', 'IN'))).toBe('a wrap of 1 ½ in bar and ½ in allowance, mirrored');

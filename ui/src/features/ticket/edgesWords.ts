@@ -39,11 +39,11 @@ export function fillWords(fill: Fill): string {
     case 'mirror':
       return 'mirrored';
     case 'drawn-out':
-      return 'drawn out from the rim';
+      return 'drawn out from the edge';
     case 'plain':
       return `plain ${fill.colour}`;
     case 'rim-mean':
-      return 'in the rim’s mean colour';
+      return 'in the edge’s mean colour';
     default:
       return fill satisfies never;
   }
@@ -53,7 +53,7 @@ export function fillWords(fill: Fill): string {
 export function edgesWords(edges: Edges): string {
   switch (edges.kind) {
     case 'none':
-      return 'nothing round it';
+      return 'no edges';
     case 'bleed':
       return `${spokenText(edges.band)} of bleed, ${fillWords(edges.fill)}`;
     case 'wrap':
@@ -78,7 +78,7 @@ function borderWords({ size, colour, keyLine, caption }: Border): string {
     case 'even':
       return `${ground}, ${spokenText(size.band)}${more}`;
     case 'foot':
-      return `${ground}, ${spokenText(size.band)}, ${spokenText(size.foot)} at the foot${more}`;
+      return `${ground}, ${spokenText(size.band)}, ${spokenText(size.foot)} at the bottom${more}`;
     case 'outer':
       return `${ground} to ${lengthText(size.width.value, size.width.unit)} × ${spokenText(size.height)}${more}`;
     default:

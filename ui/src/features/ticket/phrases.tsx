@@ -42,10 +42,10 @@ export function SizeForm({ value, onChange }: Part<TicketDocument['size']>) {
     <Space orientation="vertical">
       <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
         <Space orientation="vertical" size={4}>
-          <Radio value="paper">a paper: the pixels follow from its size and the ppi</Radio>
-          <Radio value="shape">a shape, with all the pixels a picture has in it</Radio>
-          <Radio value="free">a free shape: each side pulled by itself on the bench, pixels kept</Radio>
-          <Radio value="own">the picture’s own shape, pixels kept, only marked</Radio>
+          <Radio value="paper">a paper size: the pixels follow from it and the ppi</Radio>
+          <Radio value="shape">a shape: cropped to it, pixels kept</Radio>
+          <Radio value="free">a free crop: each side set on the bench, pixels kept</Radio>
+          <Radio value="own">the whole picture: pixels kept, only its ppi is set</Radio>
         </Space>
       </Radio.Group>
       {value.kind === 'paper' && (
@@ -103,7 +103,7 @@ export function ViewingForm({ value, onChange }: Part<TicketDocument['viewing']>
   return (
     <>
       <Choice value={value} onChange={onChange} words={viewingWords} />
-      <p className="quiet">The verdict on each picture follows from it; no pixel changes.</p>
+      <p className="quiet">Used to judge whether a picture has enough pixels; it changes no pixel but those of sharpening for a paper.</p>
     </>
   );
 }
@@ -115,7 +115,7 @@ export function ResamplingForm({ value, onChange }: Part<TicketDocument['resampl
         <Space orientation="vertical" size={4}>
           {(Object.entries(methodPurposes) as [typeof value.method, string][]).map(([method, purpose]) => (
             <Radio key={method} value={method}>
-              <strong>{method === 'BY_ITSELF' ? 'as each needs' : methodNames[method]}</strong>{' '}
+              <strong>{method === 'BY_ITSELF' ? 'as suits each picture' : methodNames[method]}</strong>{' '}
               <span className="quiet">{purpose}</span>
             </Radio>
           ))}
@@ -125,15 +125,15 @@ export function ResamplingForm({ value, onChange }: Part<TicketDocument['resampl
         checked={value.light === 'LINEAR'}
         onChange={(event) => onChange({ ...value, light: event.target.checked ? 'LINEAR' : 'ENCODED' })}
       >
-        <strong>mix as light</strong> <span className="quiet">bright specks keep their brightness</span>
+        <strong>in linear light</strong> <span className="quiet">small bright details keep their brightness</span>
       </Checkbox>
       <Checkbox
         checked={value.ringing === 'LIMITED'}
         onChange={(event) => onChange({ ...value, ringing: event.target.checked ? 'LIMITED' : 'FREE' })}
       >
-        <strong>hold ringing</strong> <span className="quiet">for line art</span>
+        <strong>limit ringing</strong> <span className="quiet">for line art</span>
       </Checkbox>
-      <p className="quiet">Where nothing is scaled or turned, a picture keeps its pixels.</p>
+      <p className="quiet">A picture that is neither scaled nor tilted keeps its pixels unchanged.</p>
     </Space>
   );
 }
@@ -151,18 +151,18 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
         <Space orientation="vertical" size={4}>
           <Radio value="fill">filled to the edge: what does not fit is cut</Radio>
           <Radio value="inside">the whole picture inside: paper shows round it</Radio>
-          <Radio value="scale">at scale: whatever the paper, it is printed equally large</Radio>
+          <Radio value="scale">at a scale: printed equally large on any paper</Radio>
         </Space>
       </Radio.Group>
       {value.kind === 'scale' && <ScaleFields value={value} onChange={onChange} />}
       {value.kind === 'inside' && (
         <div className="nested">
           <LengthInput
-            label="paper kept on every side"
+            label="margin on every side"
             value={value.margin}
             onChange={(margin) => onChange({ ...value, margin })}
           />
-          <p>Where it stands in what is left over:</p>
+          <p>Position on the paper:</p>
           <Anchors value={value.anchor} onChange={(anchor) => onChange({ ...value, anchor })} />
         </div>
       )}
@@ -184,7 +184,7 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
         </Checkbox>
       )}
       <label className="field">
-        <span>{value.kind === 'fill' ? 'paper behind see-through parts and bare corners' : 'colour of the paper'}</span>
+        <span>{value.kind === 'fill' ? 'paper colour behind transparent parts and bare corners' : 'colour of the paper'}</span>
         <input
           type="color"
           value={value.paper}
@@ -205,20 +205,20 @@ function ScaleFields({ value, onChange }: { value: Scale; onChange: (fit: Scale)
         onChange={(event) => onChange({ ...value, printedPpi: event.target.value === 'own' ? null : 300 })}
       >
         <Space orientation="vertical" size={4}>
-          <Radio value="said">so many original pixels to an inch of paper</Radio>
-          <Radio value="own">as each picture’s own file says</Radio>
+          <Radio value="said">a number of original pixels per inch of paper</Radio>
+          <Radio value="own">the ppi in each picture’s file</Radio>
         </Space>
       </Radio.Group>
       {value.printedPpi !== null && (
         <InputNumber
-          aria-label="Original pixels to an inch"
+          aria-label="Original pixels per inch"
           min={1}
           max={20000}
           value={value.printedPpi}
           onChange={(ppi) => ppi !== null && onChange({ ...value, printedPpi: ppi })}
         />
       )}
-      <p>Where it stands, until it is moved on the bench:</p>
+      <p>Position, until it is moved on the bench:</p>
       <Anchors value={value.anchor} onChange={(anchor) => onChange({ ...value, anchor })} />
     </div>
   );
@@ -226,7 +226,7 @@ function ScaleFields({ value, onChange }: { value: Scale; onChange: (fit: Scale)
 
 function Anchors({ value, onChange }: Part<Scale['anchor']>) {
   return (
-    <div className="anchors" role="radiogroup" aria-label="Where it stands">
+    <div className="anchors" role="radiogroup" aria-label="Position">
       {(Object.entries(anchorWords) as [Scale['anchor'], string][]).map(([anchor, words]) => (
         <label key={anchor} title={words}>
           <input
@@ -251,7 +251,7 @@ export function PpiForm({ value, onChange }: Part<number>) {
   return (
     <Space orientation="vertical">
       <label className="field">
-        <span>pixels to the inch</span>
+        <span>pixels per inch</span>
         <Input value={text} onChange={(event) => setText(event.target.value)} onBlur={read} onPressEnter={read} />
       </label>
       <Radio.Group
@@ -263,7 +263,7 @@ export function PpiForm({ value, onChange }: Part<number>) {
           onChange(event.target.value);
         }}
       />
-      <p className="quiet">Many write dpi, dots to the inch; of a picture file both mean ppi.</p>
+      <p className="quiet">Also written dpi; for a picture file both mean the same.</p>
     </Space>
   );
 }

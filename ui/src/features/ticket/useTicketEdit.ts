@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { App } from 'antd';
 import { useEffect, useState } from 'react';
-import { Problem, type Schemas['Problem'] } from '../../api/problems';
+import { Problem, type ProblemDetail } from '../../api/problems';
 import { changeTicket, ticketsQuery, type TicketDocument, type TicketView } from './queries';
 
 /**
@@ -12,7 +12,7 @@ export function useTicketEdit(ticket: TicketView) {
   const queries = useQueryClient();
   const { message } = App.useApp();
   const [draft, setDraft] = useState<TicketDocument>();
-  const [problems, setProblems] = useState<Schemas['Problem'][]>([]);
+  const [problems, setProblems] = useState<ProblemDetail[]>([]);
 
   useEffect(() => {
     setDraft(undefined);

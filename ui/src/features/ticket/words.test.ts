@@ -25,7 +25,7 @@ describe('a ticket reads as a sentence', () => {
     expect(fileWords({ kind: 'pdf', pixels: { kind: 'jpeg', quality: 90 }, marks: 'CROP_AND_FOLD' })).toBe(
       'PDF pages, JPEG quality 90 inside, with marks',
     );
-    expect(sharpeningWords({ kind: 'wide', strength: 15, radius: { value: 2.5, unit: 'MM' } })).toBe('wide contrast isSharpened 15');
+    expect(sharpeningWords({ kind: 'local-contrast', strength: 15, radius: { value: 2.5, unit: 'MM' } })).toBe('local contrast, strength 15');
     expect(brickWords({ kind: 'number', digits: 3 })).toBe('001');
   });
 });

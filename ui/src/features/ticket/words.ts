@@ -25,7 +25,7 @@ export function sizeWords(size: Size): string {
 }
 
 export const turnWords: Record<TicketDocument['turn'], string> = {
-  SUIT: 'turned to suit',
+  SUIT: 'turned to suit each picture',
   UPRIGHT: 'always upright',
   WIDE: 'always wide',
 };
@@ -35,9 +35,9 @@ export function fitWords(fit: TicketDocument['fit']): string {
     case 'fill':
       return 'filled to the edge';
     case 'inside':
-      return `whole, inside ${fit.paper.toUpperCase() === '#FFFFFF' ? 'white paper' : `paper of ${fit.paper}`}${insideWords(fit)}`;
+      return `whole, on ${fit.paper.toUpperCase() === '#FFFFFF' ? 'white paper' : `paper of ${fit.paper}`}${insideWords(fit)}`;
     case 'scale': {
-      const printed = fit.printedPpi === null ? 'as its file says' : `${fit.printedPpi} original px to the inch`;
+      const printed = fit.printedPpi === null ? 'as its file says' : `${fit.printedPpi} original pixels per inch`;
       return `at scale, ${printed}, ${anchorWords[fit.anchor]}${marksWords[fit.marks]}`;
     }
     default:
@@ -48,7 +48,7 @@ export function fitWords(fit: TicketDocument['fit']): string {
 const marksWords = { NONE: '', AT_CORNERS: ', with trim marks' } as const;
 
 function insideWords({ margin, anchor, marks }: Extract<TicketDocument['fit'], { kind: 'inside' }>): string {
-  const kept = margin.value > 0 ? `, ${lengthText(margin.value, margin.unit)} ${unitSymbol[margin.unit]} kept all round` : '';
+  const kept = margin.value > 0 ? `, ${lengthText(margin.value, margin.unit)} ${unitSymbol[margin.unit]} margin` : '';
   return `${kept}${anchor === 'MIDDLE' ? '' : `, ${anchorWords[anchor]}`}${marksWords[marks]}`;
 }
 
@@ -62,9 +62,9 @@ export const anchorWords: Record<Anchor, string> = {
   LEFT: 'at the left',
   MIDDLE: 'in the middle',
   RIGHT: 'at the right',
-  FOOT_LEFT: 'foot left',
-  FOOT: 'at the foot',
-  FOOT_RIGHT: 'foot right',
+  FOOT_LEFT: 'bottom left',
+  FOOT: 'at the bottom',
+  FOOT_RIGHT: 'bottom right',
 };
 
 export const viewingWords: Record<TicketDocument['viewing'], string> = {
@@ -78,9 +78,9 @@ export type Intent = Extract<TicketDocument['colour'], { kind: 'convert' }>['int
 
 /** ICC's intents, each with what it is for, in a line. */
 export const intentPurposes: Record<Intent, { name: string; purpose: string }> = {
-  RELATIVE: { name: 'relative', purpose: 'what fits stays exact, the rest goes to the rim' },
-  PERCEPTUAL: { name: 'perceptual', purpose: 'all colours move a little, so that none merge' },
-  SATURATION: { name: 'saturation', purpose: 'strength before likeness, for charts and signs' },
+  RELATIVE: { name: 'relative', purpose: 'printable colours stay exact, the others move to the nearest printable one' },
+  PERCEPTUAL: { name: 'perceptual', purpose: 'all colours move a little, so that gradations stay' },
+  SATURATION: { name: 'saturation', purpose: 'vivid before exact, for charts and signs' },
   ABSOLUTE: { name: 'absolute', purpose: 'as measured: white keeps its tint' },
 };
 
@@ -88,12 +88,12 @@ export const intentPurposes: Record<Intent, { name: string; purpose: string }> =
 export function colourWords(colour: TicketDocument['colour'], title: string): string {
   switch (colour.kind) {
     case 'keep':
-      return 'its own colours';
-    case 'name':
-      return `its own numbers, named ${title}`;
+      return 'each picture’s own colours';
+    case 'assign':
+      return `${title}, assigned without converting`;
     case 'convert': {
       const intent = colour.intent === 'RELATIVE' ? '' : `, ${intentPurposes[colour.intent].name}`;
-      const black = colour.blackPoint === 'PLAIN' && colour.intent !== 'ABSOLUTE' ? ', blacks as they fall' : '';
+      const black = colour.blackPoint === 'PLAIN' && colour.intent !== 'ABSOLUTE' ? ', without black point compensation' : '';
       return `${title}${intent}${black}`;
     }
     default:
@@ -118,21 +118,21 @@ export const methodNames: Record<Exclude<Method, 'BY_ITSELF'>, string> = {
 
 /** What each method is for, in a line. */
 export const methodPurposes: Record<Method, string> = {
-  BY_ITSELF: 'Lanczos 3; Mitchell–Netravali past 3×',
-  NEAREST: 'keeps hard pixels hard',
-  AREA: 'quick, never rings',
+  BY_ITSELF: 'Lanczos 3; Mitchell–Netravali when enlarged more than 3×',
+  NEAREST: 'no blending, for pixel art and screenshots',
+  AREA: 'averages: quick, without ringing',
   BILINEAR: 'quick and soft',
-  KEYS: 'crisp, hardly rings',
-  MITCHELL: 'enlarges far, without steps or rings',
-  LANCZOS3: 'finest detail, no false patterns',
-  CIRCULAR_LANCZOS: 'alike in every direction, slow',
+  KEYS: 'crisp, with little ringing',
+  MITCHELL: 'smooth when enlarged far: no steps, no ringing',
+  LANCZOS3: 'finest detail',
+  CIRCULAR_LANCZOS: 'equally sharp in every direction, slow',
 };
 
 export function resamplingWords(resampling: TicketDocument['resampling']): string {
   const method =
-    resampling.method === 'BY_ITSELF' ? 'resampled as each needs' : `resampled by ${methodNames[resampling.method]}`;
-  const light = resampling.light === 'LINEAR' ? ' as light' : '';
-  const ringing = resampling.ringing === 'LIMITED' ? ', ringing held' : '';
+    resampling.method === 'BY_ITSELF' ? 'resampled as suits each picture' : `resampled by ${methodNames[resampling.method]}`;
+  const light = resampling.light === 'LINEAR' ? ' in linear light' : '';
+  const ringing = resampling.ringing === 'LIMITED' ? ', ringing limited' : '';
   return `${method}${light}${ringing}`;
 }
 
@@ -145,13 +145,13 @@ export const paperWords: Record<'LUSTRE' | 'MATT' | 'CANVAS', string> = {
 export function sharpeningWords(sharpening: TicketDocument['sharpening']): string {
   switch (sharpening.kind) {
     case 'none':
-      return 'edges as they are';
+      return 'not sharpened';
     case 'paper':
-      return `edges isSharpened for ${paperWords[sharpening.paper]}`;
-    case 'edges':
-      return `edges isSharpened ${sharpening.strength}`;
-    case 'wide':
-      return `wide contrast isSharpened ${sharpening.strength}`;
+      return `sharpened for ${paperWords[sharpening.paper]}`;
+    case 'exact':
+      return `sharpened by hand, strength ${sharpening.strength}`;
+    case 'local-contrast':
+      return `local contrast, strength ${sharpening.strength}`;
     default:
       return never(sharpening);
   }
@@ -162,11 +162,11 @@ export function fileWords(file: TicketDocument['file']): string {
     case 'jpeg':
       return `JPEG, quality ${file.quality}`;
     case 'tiff':
-      return `TIFF${depthWords[file.depth]}${file.packing === 'PLAIN' ? '' : ', packed'}`;
+      return `TIFF${depthWords[file.depth]}${file.packing === 'PLAIN' ? '' : ', compressed'}`;
     case 'png':
       return `PNG${depthWords[file.depth]}`;
     case 'pdf': {
-      const pixels = file.pixels.kind === 'jpeg' ? `JPEG quality ${file.pixels.quality} inside` : `packed${depthWords[file.pixels.depth]}`;
+      const pixels = file.pixels.kind === 'jpeg' ? `JPEG quality ${file.pixels.quality} inside` : `lossless${depthWords[file.pixels.depth]}`;
       return `PDF pages, ${pixels}${file.marks === 'NONE' ? '' : ', with marks'}`;
     }
     default:

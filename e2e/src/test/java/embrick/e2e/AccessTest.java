@@ -79,7 +79,7 @@ class AccessTest {
         look("profiles");
         browser.open(page + "/pile");
         browser.find(".picture img");
-        browser.button("Profiles assumed").click();
+        browser.button("Missing profiles").click();
         browser.find(".say-profile");
         look("which profile pictures have");
         browser.open(page + "/proof");

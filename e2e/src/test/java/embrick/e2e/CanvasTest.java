@@ -110,7 +110,7 @@ class CanvasTest {
         browser.see(".sentence", "a wrap of 2 ½ in bar and ½ in allowance, mirrored");
         browser.see(".drawing", "30 in · 3000 px");
         browser.see(".drawing", "24 in · 2400 px");
-        browser.see(".drawing", "fold, where the face turns");
+        browser.see(".drawing", "fold, where the face ends");
         close("Edges");
         browser.see(".near", "mast");
         browser.see(".near", "left");

@@ -85,7 +85,7 @@ class ColourTest {
         api.upload(job, "halves.jpg", halves());
         browser.open(address + "/jobs/" + job + "/ticket");
         browser.find("button[aria-label^='Colour']").click();
-        shown(By.cssSelector("input[aria-label='Profile converted to']")).sendKeys("Harbour", Keys.ENTER);
+        shown(By.cssSelector("input[aria-label='Profile to convert to']")).sendKeys("Harbour", Keys.ENTER);
         browser.see(".sentence", PAPER);
         shown(By.xpath("//label[contains(., 'all colours move a little')]")).click();
         browser.see(".sentence", PAPER + ", perceptual");

@@ -154,7 +154,7 @@ class ProofPageTest {
                 "[...document.querySelectorAll('.own-form label')].find(l => l.textContent === 'canvas').click()");
         browser.see(".proof-stage", "as it is tried");
         assertThat(api.firstTicket(job).toString()).contains("MATT");
-        browser.button("Carry to the ticket").click();
+        browser.button("Use on the ticket").click();
         browser.until(_ -> api.firstTicket(job).toString().contains("CANVAS") ? true : null);
         browser.see(".proof-stage", "as the file will be");
     }

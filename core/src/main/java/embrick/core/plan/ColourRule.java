@@ -27,14 +27,14 @@ final class ColourRule {
                     "colour",
                     "a CMYK picture with its profile",
                     "CMYK without a profile",
-                    "Say on the pile which profile it has, or name one on the ticket."));
+                    "Set its profile on the pile, or assign one on the ticket."));
             return problems;
         }
         if (ticket.colour() instanceof OutputColour.Assign(ProfileRef profile) && profile.model() != model) {
             problems.add(Problem.of(
                     "profile-for-others",
                     "colour",
-                    "a profile for " + said(model) + " pictures, whose numbers stay as they are",
+                    "a profile for " + said(model) + " pictures, whose values stay as they are",
                     "one for " + said(profile.model()),
                     "Convert instead of naming, or leave this picture out."));
             return problems;

@@ -46,7 +46,7 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
                     "wrap-needs-paper",
                     "a paper size where the wrap is made of the picture itself",
                     "a shape without a size",
-                    "Say a paper, or fill the wrap another way."));
+                    "Choose a paper size, or fill the wrap another way."));
         }
         Bands framed = BandRule.framed(ticket, sheet);
         if (!framed.isNone() && !framed.onTotal(picture).covers(framed.around(sheet))) {
@@ -63,7 +63,7 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
                         "outer-too-small",
                         "an outer size of " + sheet + " px or more",
                         BandRule.outerPixels(outer, sheet, ticket.ppi()) + " px",
-                        "Say a larger outer size, or a smaller sheet."));
+                        "Choose a larger outer size, or a smaller sheet."));
                 return problems;
             }
             keyLine(border, ticket.ppi())
@@ -72,7 +72,7 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
                             "key-line-without-room",
                             "a key line narrower than the border, " + bands.narrowest() + " px",
                             line.width() + " px",
-                            "Say a thinner line, or a wider border.")));
+                            "Choose a thinner line, or a wider border.")));
             caption(border)
                     .ifPresent(line -> captionProblem(line, words.orElseThrow()).ifPresent(problems::add));
         }
@@ -82,25 +82,25 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
     private Optional<Problem> captionProblem(CaptionLine line, CaptionText said) {
         if (!said.missing().isEmpty()) {
             return Optional.of(problem(
-                    "caption-letters",
-                    "letters that the shipped font has: Latin, Greek and Cyrillic",
+                    "caption-characters",
+                    "characters that the caption’s font has: Latin, Greek and Cyrillic",
                     "“" + said.missing() + "” in “" + said.text() + "”",
-                    "Say the caption in own words, or leave it out."));
+                    "Type the caption yourself, or leave it out."));
         }
         double length = said.widthEm() * line.emPixels();
         if (line.emPixels() > bands.foot()) {
             return Optional.of(problem(
                     "caption-too-high",
-                    "letters that fit the border's foot, " + bands.foot() + " px",
+                    "text that fits the border at the bottom, " + bands.foot() + " px",
                     Math.round(line.emPixels()) + " px",
-                    "Say smaller letters, or a heavier foot."));
+                    "Choose smaller text, or a wider border at the bottom."));
         }
         if (length > sheet.width()) {
             return Optional.of(problem(
                     "caption-too-long",
                     "a caption no longer than the sheet is wide, " + sheet.width() + " px",
                     Math.round(length) + " px (“" + line.text() + "”)",
-                    "Say smaller letters, or fewer words."));
+                    "Choose smaller text, or fewer words."));
         }
         return Optional.empty();
     }

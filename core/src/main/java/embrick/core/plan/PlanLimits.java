@@ -31,7 +31,7 @@ final class PlanLimits {
                 "fit",
                 "a picture whose file says its ppi",
                 "none",
-                "Say on the ticket how many original pixels go to an inch.");
+                "Set the number of original pixels per inch on the ticket.");
     }
 
     static List<Problem> sizeProblems(PixelSize sheet, Bands bands, Ticket ticket) {
@@ -97,7 +97,7 @@ final class PlanLimits {
                         "fit",
                         "a margin of less than half the sheet, " + shortSide / 2 + " px",
                         margin + " px",
-                        "Say a narrower margin, or a larger sheet."));
+                        "Choose a narrower margin, or a larger sheet."));
                 return problems;
             }
         }

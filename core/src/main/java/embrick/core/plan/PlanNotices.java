@@ -48,7 +48,7 @@ final class PlanNotices {
                             Locale.ROOT,
                             "the tilted picture leaves %.1f %% of its place bare: %s",
                             plan.figures().bareShare() * 100,
-                            plan.corners() == Corners.PAPER ? "paper shows there" : "its rim is drawn out")));
+                            plan.corners() == Corners.PAPER ? "paper shows there" : "its edge is drawn out")));
         }
         if (ticket.edges() instanceof Edges.Bleed(Length _, Length _, EdgeFill.Picture _)
                 && !plan.bandsRoundGround().isNone()) {

@@ -78,7 +78,7 @@ public final class SharpeningRule {
                         SharpeningSettings.LEAST_SIGMA / ppi.toPpi() * 25.4,
                         SharpeningSettings.MOST_SIGMA / ppi.toPpi() * 25.4),
                 radius.toString(),
-                "Say another radius, or another ppi."));
+                "Choose another radius, or another ppi."));
     }
 
     public static int strength(PaperKind paper) {

@@ -97,7 +97,7 @@ public final class ProfileShelf implements Transforms {
             throw new UnusableProfileException(
                     "other-space",
                     "is for " + facts.model() + " pictures, and this one is " + model,
-                    "Say on the pile which profile the picture has.");
+                    "Set the picture’s profile on the pile.");
         }
         return new SourceProfile(facts.digest(), facts.name());
     }

@@ -41,6 +41,6 @@ public record Damage(String code, String text, double begins) {
                 UnusablePictureException.Kind.BROKEN,
                 code,
                 text,
-                "Put a whole copy in its place, or look at it and say that it is to be printed all the same.");
+                "Add an intact copy, or look at it and choose to print it anyway.");
     }
 }

@@ -29,7 +29,7 @@ public class UnusablePictureException extends IOException {
     }
 
     public static UnusablePictureException broken(String code, String reason) {
-        return new UnusablePictureException(Kind.BROKEN, code, reason, "Put a whole copy in its place.");
+        return new UnusablePictureException(Kind.BROKEN, code, reason, "Add an intact copy.");
     }
 
     public static UnusablePictureException notRead(String code, String reason, String remedy) {

@@ -269,7 +269,7 @@ class DeliveryController {
                     "no-book",
                     piece.name(),
                     "A book is made of JPEG or PDF pieces, and " + piece.name() + " is neither.",
-                    "Say JPEG or PDF on the ticket and run it again.");
+                    "Choose JPEG or PDF on the ticket and run it again.");
         }
         return new Book.Page(files.place(run, piece.name()), plan);
     }

@@ -123,7 +123,7 @@ public class PictureProfiles {
                     "colour",
                     "a profile that is here",
                     "one that is not",
-                    "Choose another, or put it on the shelf again."));
+                    "Choose another, or add it again."));
         }
         if (isTarget && facts.get().use() == Use.SOURCE_ONLY) {
             return Optional.of(Problem.of(

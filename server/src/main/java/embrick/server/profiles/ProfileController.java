@@ -151,7 +151,7 @@ class ProfileController {
                     "shipped-profile",
                     "profile",
                     "This profile ships with Embrick and stays.",
-                    "Only profiles that were put on the shelf can be taken off it.");
+                    "Only profiles that were added can be deleted.");
         }
         profiles.deleteById(digest);
     }

@@ -146,7 +146,7 @@ class PieceFiles {
         try {
             fingerprints.note(target, fingerprint);
         } catch (IOException gone) {
-            LOG.info("{} was taken away as soon as it was there", target);
+            LOG.info("{} was removed as soon as it was there", target);
         }
     }
 

@@ -68,7 +68,7 @@ class StartOfWork {
             try {
                 Files.deleteIfExists(temporary.file());
                 LOG.info(
-                        "took away {}, left from an earlier time",
+                        "removed {}, left from an earlier time",
                         temporary.file().getFileName());
             } catch (IOException failed) {
                 LOG.warn("{} stays: {}", temporary.file(), failed.toString());

@@ -127,7 +127,7 @@ public class Reception {
     public void sweep() {
         Storage.forEachFile(storage.incoming(), "*.part", part -> {
             Files.deleteIfExists(part);
-            LOG.info("took away {}, left from an earlier time", part.getFileName());
+            LOG.info("removed {}, left from an earlier time", part.getFileName());
         });
     }
 }

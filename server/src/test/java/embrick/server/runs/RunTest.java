@@ -140,7 +140,7 @@ class RunTest {
         assertThat(problem.path("text").asString()).startsWith("cut.jpg is cut short");
         assertThat(problem.path("remedy").asString()).isNotBlank();
 
-        // A whole copy in its place, then this one again.
+        // A intact copy in its place, then this one again.
         api.upload(job, "cut.jpg", TestPictures.drawn("jpg", 400, 300));
         api.post("/runs/" + runId + "/retry", Map.of());
         JsonNode mended = api.finished(runId);
