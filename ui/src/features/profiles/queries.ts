@@ -78,7 +78,7 @@ export const colourLossQuery = (
       ),
   });
 
-/** Puts a file on the shelf, after the server has looked it through. */
+/** Adds a profile, after the server has looked it through. */
 export async function importProfile(queries: QueryClient, file: File): Promise<Profile> {
   const response = await fetch(`/api/v1/profiles?fileName=${encodeURIComponent(file.name)}`, {
     method: 'POST',

@@ -49,7 +49,7 @@ export function Bricks<T extends Brick>({ name, value, words, fresh, onChange }:
                   later →
                 </Button>
                 <Button disabled={value.length === 1} onClick={() => onChange(value.filter((_, i) => i !== at))}>
-                  take away
+                  remove
                 </Button>
               </Space>
             </Space>

@@ -22,7 +22,7 @@ import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import tools.jackson.databind.JsonNode;
 
-/** A paper's profile from its file to a piece that carries it, with its colours foreseen on the way. */
+/** A paper's profile from its file to a piece that carries it, with its colours proofed on the way. */
 @ExtendWith(RunningServer.class)
 class ColourTest {
     private static final String PAPER = "Harbour rag, matt";
@@ -93,11 +93,11 @@ class ColourTest {
         browser.until(_ -> !browser.text(".sentence").contains("perceptual") ? true : null);
         browser.find("button[aria-label^='Colour']").sendKeys(Keys.ESCAPE);
 
-        foresee(job);
+        proofColours(job);
         runAndCheck(job);
     }
 
-    private void foresee(String job) {
+    private void proofColours(String job) {
         browser.open(address + "/jobs/" + job + "/proof");
         browser.see(".figures", "not printable");
         // Half of the picture is green, and a column or two are between.

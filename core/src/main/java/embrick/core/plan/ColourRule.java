@@ -36,7 +36,7 @@ final class ColourRule {
                     "colour",
                     "a profile for " + said(model) + " pictures, whose values stay as they are",
                     "one for " + said(profile.model()),
-                    "Convert instead of naming, or leave this picture out."));
+                    "Convert instead of assigning, or leave this picture out."));
             return problems;
         }
         ColourModel target = target(facts, ticket);
@@ -54,7 +54,7 @@ final class ColourRule {
                     "sharpening",
                     "no sharpening where CMYK stays CMYK: amounts of ink have no luminance to sharpen",
                     "sharpening",
-                    "Leave the edges as they are, or convert to an RGB profile."));
+                    "Turn sharpening off, or convert to an RGB profile."));
         }
         return problems;
     }

@@ -195,7 +195,7 @@ public class EditService {
         List<OverrideView> overridden = new ArrayList<>();
         byKey(document.overrides(), OverrideStep::ticketId).forEach((ticketId, steps) -> {
             if (!tickets.exists(ticketId)) {
-                // The ticket was taken away after the edit, and its overrides with it.
+                // The ticket was deleted after the edit, and its overrides with it.
                 return;
             }
             Map<UUID, OverrideDocument> documents = new HashMap<>();

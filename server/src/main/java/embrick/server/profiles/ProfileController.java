@@ -98,7 +98,7 @@ class ProfileController {
             @Schema(nullable = true) String alike,
             int bytes) {}
 
-    /** What is on the shelf: what ships with Embrick, then what was put there, by name. */
+    /** What is on the shelf: what ships with Embrick, then what was added, by name. */
     @GetMapping("/profiles")
     List<ProfileView> list() {
         return Stream.concat(
@@ -114,7 +114,7 @@ class ProfileController {
     }
 
     /**
-     * Puts a profile on the shelf, after it was looked through.
+     * Adds a profile, after it was looked through.
      *
      * @param fileName names it in what is said against it
      */

@@ -7,7 +7,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 
-/** A profile that somebody put on the shelf. */
+/** A profile that somebody added. */
 @Entity
 @Table(name = "profile")
 class ProfileEntity {

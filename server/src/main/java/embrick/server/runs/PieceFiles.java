@@ -150,7 +150,7 @@ class PieceFiles {
         }
     }
 
-    /** Takes away what this and former attempts at a piece have left; a later one's file is its own. */
+    /** Deletes what this and former attempts at a piece have left; a later one's file is its own. */
     void discardAttempts(UUID pieceId, int upTo, Optional<Path> target) {
         try {
             for (int attempt = upTo; attempt >= 1; attempt--) {

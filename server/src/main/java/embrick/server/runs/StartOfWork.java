@@ -19,7 +19,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * When a process begins to work, before its queue is started: what an earlier one of its name had picked is given free at once,
- * without waiting for heartbeats to be missed, and temporary files whose pieces are no longer under way are taken away.
+ * without waiting for heartbeats to be missed, and temporary files whose pieces are no longer under way are deleted.
  */
 @Component
 class StartOfWork {

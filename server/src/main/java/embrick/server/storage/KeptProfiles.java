@@ -9,7 +9,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.Optional;
 import java.util.UUID;
 
-/** Profiles in the storage folder, named by their content, never changed and never taken away: pieces refer to them. */
+/** Profiles in the storage folder, named by their content, never changed and never deleted: pieces refer to them. */
 final class KeptProfiles implements ProfileStore {
     private final Storage storage;
 

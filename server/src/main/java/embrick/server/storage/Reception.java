@@ -123,7 +123,7 @@ public class Reception {
         }
     }
 
-    /** Takes away what was arriving when an earlier process ended. Only one process takes files in. */
+    /** Deletes what was arriving when an earlier process ended. Only one process takes files in. */
     public void sweep() {
         Storage.forEachFile(storage.incoming(), "*.part", part -> {
             Files.deleteIfExists(part);

@@ -107,7 +107,7 @@ public class Storage {
         return root.resolve("decoding");
     }
 
-    /** Takes away an original that no job refers to any more, with its small pictures. */
+    /** Deletes an original that no job refers to any more, with its small pictures. */
     public void clear(String digest) throws IOException {
         Files.deleteIfExists(original(digest));
         Files.deleteIfExists(index(digest));

@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Tickets: made, changed, taken away. A ticket that cannot work is never stored. */
+/** Tickets: made, changed, deleted. A ticket that cannot work is never stored. */
 @Service
 @Transactional
 public class TicketService {

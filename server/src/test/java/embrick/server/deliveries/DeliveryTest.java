@@ -23,7 +23,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
-/** What is handed over when files of a delivery were taken away or overwritten after they were checked. */
+/** What is handed over when files of a delivery were deleted or overwritten after they were checked. */
 @ExtendWith(RunningServer.class)
 class DeliveryTest {
     @TempDir

@@ -218,7 +218,7 @@ class ProfilesTest {
     }
 
     @Test
-    void thePaperIsForeseen() throws IOException {
+    void thePaperIsProofed() throws IOException {
         String job = api.newJob("softProof");
         api.upload(job, "thirds.png", thirds());
         String id = picture(job).path("id").asString();

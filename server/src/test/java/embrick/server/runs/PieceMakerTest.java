@@ -89,7 +89,7 @@ class PieceMakerTest {
         }
     }
 
-    /** A piece that was made once and is to be made again, as if its file had been taken away. */
+    /** A piece that was made once and is to be made again, as if its file had been deleted. */
     private record Again(String runId, UUID piece, Path folder) {}
 
     private Again pieceToMake(String name) throws IOException {

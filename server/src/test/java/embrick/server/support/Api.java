@@ -54,7 +54,7 @@ public final class Api {
         return send("DELETE", path, BodyPublishers.noBody(), Map.of());
     }
 
-    /** Puts a profile on the shelf, or tries to. */
+    /** Adds a profile, or tries to. */
     public Answer addProfile(String fileName, byte[] content) {
         return send(
                 "POST",
