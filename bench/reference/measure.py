@@ -18,7 +18,7 @@ def whole():
     out.save(piece, 'JPEG', icc_profile=SRGB.tobytes(), **jpeg)
 
 
-def lifted():
+def sharpened():
     out = Image.open(original).resize((3000, 2400), Image.LANCZOS, box=BOX)
     out = out.filter(ImageFilter.UnsharpMask(1, 60, 2))
     out = ImageCms.applyTransform(out, TRANSFORM)

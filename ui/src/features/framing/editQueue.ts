@@ -1,5 +1,5 @@
 /**
- * Acts of one page, sent one after the other in the order they were done. When one fails those behind it are dropped: they
+ * Edits of one page, sent one after the other in the order they were done. When one fails those behind it are dropped: they
  * were done on what is not so.
  */
 export class EditQueue {

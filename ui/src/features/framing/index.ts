@@ -18,4 +18,5 @@ export {
 } from './framing';
 export { overrideWords, PictureColumn } from './PictureColumn';
 export { overridesQuery, framingsQuery, noOverride, type Override } from './queries';
-export { useFramings, type Change } from './useFramings';
+export type { Change } from './framingEdits';
+export { useFramings } from './useFramings';

@@ -6,7 +6,7 @@ export type OverrideView = Schemas['OverrideView'];
 export type Override = Schemas['OverrideDocument'];
 export type EditOutcome = Schemas['EditOutcome'];
 
-export const noOverride: Override = { schemaVersion: 1, ppi: null };
+export const noOverride: Override = { schemaVersion: 2, ppi: null };
 
 export const framingsQuery = (jobId: string, shape: string | undefined) =>
   queryOptions({
@@ -38,7 +38,7 @@ export type EditRequest = Schemas['EditRequest'];
 /** So small an edit is sent even while its page is being left: browsers carry a few such requests to their end. */
 const FEW = 20;
 
-export function sendAct(jobId: string, body: EditRequest): Promise<EditOutcome> {
+export function sendEdit(jobId: string, body: EditRequest): Promise<EditOutcome> {
   return answer(
     api.POST('/api/v1/jobs/{jobId}/edits', {
       params: { path: { jobId } },

@@ -22,7 +22,7 @@ import {
   type ProofSubject,
   type Size,
 } from '../pixels';
-import { changeTicket, estimateQuery, planQuery, useActiveTicket } from '../ticket';
+import { estimateQuery, keepOnTicket, planQuery, useActiveTicket } from '../ticket';
 import { DisplayRuler } from './DisplayRuler';
 import { ASSUMED_PPI, useDisplayPpi } from './displayPpi';
 import { ProofLines } from './ProofLines';
@@ -192,12 +192,12 @@ export function ProofPage() {
   };
   const carryToTicket = async () => {
     if (!ticket) return;
-    try {
-      await changeTicket(queries, ticket, { ...ticket.document, ...tried });
+    const [refusal] = await keepOnTicket(queries, ticket, tried, (text) => void message.warning(text, 8));
+    if (refusal) {
+      void message.warning(`${refusal.text} ${refusal.remedy}`);
+    } else {
       setTried({});
       void message.success('The ticket has been changed.');
-    } catch (failed) {
-      void message.warning(`${Problem.from(failed).message} ${Problem.from(failed).remedy}`);
     }
   };
   const keepForThis = () => {

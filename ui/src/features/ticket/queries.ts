@@ -1,4 +1,4 @@
-import { keepPreviousData, queryOptions, useQuery, type QueryClient } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { inTurn } from '../../shared/inTurn';
@@ -95,19 +95,18 @@ export const crossingsQuery = (
       ),
   });
 
-/** Keeps a ticket as it is now said; another window's change is never overwritten. */
-export async function changeTicket(queries: QueryClient, ticket: TicketView, document: TicketDocument) {
-  const { queryKey } = ticketsQuery(ticket.jobId);
-  const known = queries.getQueryData(queryKey)?.find((one) => one.id === ticket.id);
-  const kept = await answer(
+/** Keeps a ticket, if it still has the version that was looked at. */
+export const sendTicket = ({ id, version }: TicketView, document: TicketDocument) =>
+  answer(
     api.PUT('/api/v1/tickets/{id}', {
-      params: { path: { id: ticket.id }, header: { 'If-Match': `"${known?.version ?? ticket.version}"` } },
+      params: { path: { id }, header: { 'If-Match': `"${version}"` } },
       body: document,
+      // Small enough to be carried to its end while the page is being left.
+      keepalive: true,
     }),
   );
-  queries.setQueryData(queryKey, (before) => before?.map((one) => (one.id === kept.id ? kept : one)));
-  return kept;
-}
+
+export const fetchTicket = (id: string) => answer(api.GET('/api/v1/tickets/{id}', { params: { path: { id } } }));
 
 export function startRun(ticketId: string, originalIds: string[] | null) {
   return answer(

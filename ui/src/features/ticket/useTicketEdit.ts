@@ -1,8 +1,8 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { App } from 'antd';
-import { useEffect, useState } from 'react';
-import { Problem, type ProblemDetail } from '../../api/problems';
-import { changeTicket, ticketsQuery, type TicketDocument, type TicketView } from './queries';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import type { TicketDocument, TicketView } from './queries';
+import { ticketEdits } from './ticketEdits';
 
 /**
  * A ticket that is kept as it is changed. What cannot work stays on the page with its reason and is not kept; what
@@ -11,35 +11,17 @@ import { changeTicket, ticketsQuery, type TicketDocument, type TicketView } from
 export function useTicketEdit(ticket: TicketView) {
   const queries = useQueryClient();
   const { message } = App.useApp();
-  const [draft, setDraft] = useState<TicketDocument>();
-  const [problems, setProblems] = useState<ProblemDetail[]>([]);
-
+  // One queue for each ticket, whatever list it was last seen in.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const edits = useMemo(() => ticketEdits(queries, ticket, (text) => void message.warning(text, 8)), [queries, ticket.id]);
+  useEffect(() => edits.learn(ticket), [edits, ticket]);
+  const { document, problems, isKept } = useSyncExternalStore(edits.subscribe, edits.current);
   useEffect(() => {
-    setDraft(undefined);
-    setProblems([]);
-  }, [ticket.id, ticket.version]);
-
-  const save = useMutation({
-    scope: { id: `ticket-${ticket.id}` },
-    mutationFn: (document: TicketDocument) => changeTicket(queries, ticket, document),
-    onError: (error) => {
-      const problem = Problem.from(error);
-      if (problem.code === 'stale-version') {
-        setDraft(undefined);
-        void message.warning(`${problem.message} ${problem.remedy}`);
-        void queries.invalidateQueries({ queryKey: ticketsQuery(ticket.jobId).queryKey });
-      } else {
-        setProblems(problem.problems);
-      }
-    },
-  });
-
-  const document = draft ?? ticket.document;
-  const change = (part: Partial<TicketDocument>) => {
-    const next = { ...document, ...part };
-    setDraft(next);
-    setProblems([]);
-    save.mutate(next);
-  };
+    if (isKept) return;
+    const hold = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', hold);
+    return () => window.removeEventListener('beforeunload', hold);
+  }, [isKept]);
+  const change = useCallback((part: Partial<TicketDocument>) => edits.edit(part), [edits]);
   return { document, change, problems };
 }

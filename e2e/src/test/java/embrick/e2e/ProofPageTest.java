@@ -88,7 +88,7 @@ class ProofPageTest {
         untilMade();
         int[] place = place();
         assertThat(place[0]).isEqualTo(middle[0] - 80);
-        assertThat(browser.text("[aria-label=\"Method, sharpening and colours\"]")).contains("edges sharpened for matt");
+        assertThat(browser.text("[aria-label=\"Method, sharpening and colours\"]")).contains("sharpened for matt paper");
         assertThat(browser.text(".figures")).contains("halo in this part");
         @SuppressWarnings("unchecked")
         List<List<Long>> seen = (List<List<Long>>) browser.script(PIXELS_OF_THE_FILE);
@@ -149,7 +149,7 @@ class ProofPageTest {
         browser.keys("j");
         browser.see(".figures", "contour");
         untilMade();
-        browser.button("edges sharpened for matt").click();
+        browser.button("sharpened for matt paper").click();
         browser.script(
                 "[...document.querySelectorAll('.own-form label')].find(l => l.textContent === 'canvas').click()");
         browser.see(".proof-stage", "as it is tried");
