@@ -52,7 +52,7 @@ const broken: Entry = {
     ...entry('z.jpg', 1, 1, 0).original,
     facts: undefined,
     state: 'BROKEN',
-    problem: { code: 'cut-short', text: 'is cut short', remedy: 'Add an intact copy.' },
+    problem: { code: 'cut-short', subject: 'picture', text: 'is cut short', remedy: 'Add an intact copy.' },
   },
   framed: false,
   own: '',
@@ -65,7 +65,7 @@ describe('the pile', () => {
     const shown = (key: 'unframed' | 'own') => arranged([framed, ...pile], key, 'name').map(({ original }) => original.path);
     expect(shown('own')).toEqual(['a.jpg']);
     expect(shown('unframed')).toEqual(['kite2.jpg', 'kite10.jpg', 'small.jpg']);
-    expect(standing(framed).text).toBe('fine, 300 ppi real, own ppi 240');
+    expect(stateOf(framed).text).toBe('fine, 300 ppi real, own ppi 240');
   });
 
   it('sorts names as people count', () => {
@@ -89,9 +89,9 @@ describe('the pile', () => {
   });
 
   it('says how each picture stands', () => {
-    expect(standing(pile[0]!)).toEqual({ level: 'FINE', text: 'fine, 500 ppi real' });
-    expect(standing(pile[1]!).text).toBe('soft, 150 ppi real');
-    expect(standing(broken)).toEqual({ level: 'POOR', text: 'add an intact copy' });
+    expect(stateOf(pile[0]!)).toEqual({ level: 'FINE', text: 'fine, 500 ppi real' });
+    expect(stateOf(pile[1]!).text).toBe('soft, 150 ppi real');
+    expect(stateOf(broken)).toEqual({ level: 'POOR', text: 'add an intact copy' });
     expect(needsALook(pile[1]!)).toBe(false);
   });
 
@@ -113,9 +113,9 @@ describe('the pile', () => {
     const some: Entry = { ...pile[0]!, loss: loss(0.0004, 0.8) };
     const much: Entry = { ...pile[1]!, loss: loss(0.213, 3.14) };
     expect(arranged([broken, some, much], 'all', 'colour')).toEqual([much, some, broken]);
-    expect(lossText(much)).toBe('ΔE00 3.1 lost, 21.3 % beyond');
-    expect(lossText(some)).toBe('ΔE00 0.8 lost, under 0.1 % beyond');
-    expect(lossText({ ...some, loss: loss(0, 0.2) })).toBe('ΔE00 0.2 lost, all printable');
+    expect(lossText(much)).toBe('mean ΔE00 3.1, 21.3 % not printable');
+    expect(lossText(some)).toBe('mean ΔE00 0.8, under 0.1 % not printable');
+    expect(lossText({ ...some, loss: loss(0, 0.2) })).toBe('mean ΔE00 0.2, all printable');
     expect(lossText(broken)).toBe('');
   });
 
@@ -123,12 +123,12 @@ describe('the pile', () => {
     const damaged = entry('cut.jpg', 600, 400, 300, {
       state: 'BROKEN',
       damage: { from: 'FOOT', share: 0.25 },
-      problem: { code: 'cut-short', text: 'is cut short', remedy: 'Add an intact copy.' },
+      problem: { code: 'cut-short', subject: 'picture', text: 'is cut short', remedy: 'Add an intact copy.' },
     });
     expect(damagedPart(damaged.original)).toEqual({ top: '0', right: '0', bottom: '25%', left: '0' });
-    expect(standing(damaged)).toEqual({ level: 'POOR', text: 'damaged: not printed' });
+    expect(stateOf(damaged)).toEqual({ level: 'POOR', text: 'damaged: not printed' });
     damaged.original.printedDamaged = true;
-    expect(standing(damaged)).toEqual({ level: 'SOFT', text: 'damaged, but printed' });
+    expect(stateOf(damaged)).toEqual({ level: 'SOFT', text: 'damaged, but printed' });
     expect(damagedPart(entry('kite.jpg', 1, 1, 1).original)).toBeUndefined();
   });
 });

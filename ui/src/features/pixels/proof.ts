@@ -55,7 +55,7 @@ export async function fetchProof(order: ProofOrder, part: ProofPart, signal: Abo
 /** Stripes where the paper cannot print the picture's colour, to be laid over the same part. */
 export async function fetchUnprintable(order: ProofOrder, part: ProofPart, signal: AbortSignal): Promise<Proof> {
   const { originalId, ...wish } = order;
-  const { data, error, response } = await api.POST('/api/v1/originals/{id}/unprintable', {
+  const { data, error, response } = await api.POST('/api/v1/originals/{id}/gamut-check', {
     params: { path: { id: originalId } },
     body: { ...wish, ...part },
     parseAs: 'blob',

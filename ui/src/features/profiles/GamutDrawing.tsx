@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Failed, Loading } from '../../shared/states';
 import type { Schemas } from '../../api/client';
-import { portraitQuery, type Profile } from './queries';
+import { gamutQuery, type Profile } from './queries';
 
-type Drawn = Schemas['PortraitView'];
+type Drawn = Schemas['GamutView'];
 
 interface Props {
   profile: Profile;
@@ -12,13 +12,13 @@ interface Props {
 }
 
 /** Which colours a profile has, beside another: in u′v′, in slices of L*a*b*, and how light its greys are. */
-export function Portrait({ profile, beside }: Props) {
-  const own = useQuery(portraitQuery(profile.digest));
-  const other = useQuery({ ...portraitQuery(beside?.digest ?? ''), enabled: beside !== undefined }).data;
+export function GamutDrawing({ profile, beside }: Props) {
+  const own = useQuery(gamutQuery(profile.digest));
+  const other = useQuery({ ...gamutQuery(beside?.digest ?? ''), enabled: beside !== undefined }).data;
   if (own.isPending) return <Loading what="its colours" />;
   if (own.isError) return <Failed error={own.error} again={() => void own.refetch()} />;
   return (
-    <div className="portrait">
+    <div className="gamut">
       <figure>
         <Chromaticities own={own.data} other={other} />
         <figcaption>u′v′, CIE 1976: all lightnesses from above</figcaption>
@@ -33,9 +33,9 @@ export function Portrait({ profile, beside }: Props) {
         <Tones own={own.data.tones} other={other?.tones} />
         <figcaption>{profile.model === 'CMYK' ? 'black ink, from full to none' : 'greys, from no light to white'}: L*</figcaption>
       </figure>
-      <p className="portrait-key">
-        <span className="portrait-own">━ {profile.title}</span>
-        {beside && <span className="portrait-other">╌ {beside.title}</span>}
+      <p className="gamut-key">
+        <span className="gamut-own">━ {profile.title}</span>
+        {beside && <span className="gamut-other">╌ {beside.title}</span>}
       </p>
     </div>
   );
@@ -49,8 +49,8 @@ function Chromaticities({ own, other }: { own: Drawn; other: Drawn | undefined }
   return (
     <svg viewBox="0 0 132 130" role="img" aria-label="Outline of its colours in u′v′">
       <Grid x={[0, 20, 40, 60, 80, 100, 120]} y={[6, 26, 46, 66, 86, 106, 126]} width={132} height={130} />
-      {other && <polygon className="portrait-line-other" points={place(other.chromaticities)} />}
-      <polygon className="portrait-line" points={place(own.chromaticities)} />
+      {other && <polygon className="gamut-line-other" points={place(other.chromaticities)} />}
+      <polygon className="gamut-line" points={place(own.chromaticities)} />
       <text x={124} y={123}>
         u′
       </text>
@@ -66,10 +66,10 @@ function Slice({ own, other }: { own: Drawn['slices'][number]; other: Drawn['sli
   return (
     <svg viewBox="0 0 130 130" role="img" aria-label={`Outline of its colours at L* ${own.lightness}`}>
       <Grid x={[15, 40, 65, 90, 115]} y={[15, 40, 65, 90, 115]} width={130} height={130} />
-      <path className="portrait-axis" d="M65 0V130M0 65H130" />
-      {other && other.rim.length > 2 && <polygon className="portrait-line-other" points={place(other.rim)} />}
+      <path className="gamut-axis" d="M65 0V130M0 65H130" />
+      {other && other.rim.length > 2 && <polygon className="gamut-line-other" points={place(other.rim)} />}
       {own.rim.length > 2 ? (
-        <polygon className="portrait-line" points={place(own.rim)} />
+        <polygon className="gamut-line" points={place(own.rim)} />
       ) : (
         <text x={30} y={60}>
           greys alone
@@ -90,8 +90,8 @@ function Tones({ own, other }: { own: number[]; other: number[] | undefined }) {
   return (
     <svg viewBox="0 0 130 130" role="img" aria-label={`From L* ${own[0]?.toFixed(0)} to L* ${own.at(-1)?.toFixed(0)}`}>
       <Grid x={[15, 40, 65, 90, 115]} y={[15, 40, 65, 90, 115]} width={130} height={130} />
-      {other && <polyline className="portrait-line-other" points={line(other)} />}
-      <polyline className="portrait-line" points={line(own)} />
+      {other && <polyline className="gamut-line-other" points={line(other)} />}
+      <polyline className="gamut-line" points={line(own)} />
       <text x={3} y={18}>
         100
       </text>
@@ -104,5 +104,5 @@ function Tones({ own, other }: { own: number[]; other: number[] | undefined }) {
 
 function Grid({ x, y, width, height }: { x: number[]; y: number[]; width: number; height: number }) {
   const d = [...x.map((at) => `M${at} 0V${height}`), ...y.map((at) => `M0 ${at}H${width}`)].join('');
-  return <path className="portrait-grid" d={d} />;
+  return <path className="gamut-grid" d={d} />;
 }

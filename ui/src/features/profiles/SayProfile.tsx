@@ -31,7 +31,7 @@ export function SayProfile({ jobId, pictures, onClose }: Props) {
   const meant = pictures.filter(({ facts }) => facts && (scope === 'file' || facts.model === model));
 
   const refresh = () => {
-    for (const key of ['originals', 'estimate', 'assumed', 'plan', 'proof', 'colour-loss']) {
+    for (const key of ['originals', 'estimate', 'assumed', 'plan', 'proof', 'gamut-loss']) {
       void queries.invalidateQueries({ queryKey: [key] });
     }
   };

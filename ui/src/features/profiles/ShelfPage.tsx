@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { Failed, Loading } from '../../shared/states';
-import { Portrait } from './Portrait';
+import { GamutDrawing } from './GamutDrawing';
 import { importProfile, profilesQuery, type Profile } from './queries';
 import { facts, groupOf, groups, modelWords } from './words';
 import './profiles.css';
@@ -149,7 +149,7 @@ function Described({ profile, all, onGone }: { profile: Profile; all: Profile[];
           )}
         </div>
       </div>
-      <Portrait profile={profile} beside={all.find(({ digest }) => digest === beside)} />
+      <GamutDrawing profile={profile} beside={all.find(({ digest }) => digest === beside)} />
     </article>
   );
 }

@@ -34,10 +34,10 @@ export const profileQuery = (digest: string) =>
     staleTime: Infinity,
   });
 
-export const portraitQuery = (digest: string) =>
+export const gamutQuery = (digest: string) =>
   queryOptions({
-    queryKey: ['portrait', digest],
-    queryFn: () => answer(api.GET('/api/v1/profiles/{digest}/portrait', { params: { path: { digest } } })),
+    queryKey: ['gamut', digest],
+    queryFn: () => answer(api.GET('/api/v1/profiles/{digest}/gamut', { params: { path: { digest } } })),
     staleTime: Infinity,
   });
 
@@ -48,14 +48,14 @@ export const assumedQuery = (jobId: string) =>
   });
 
 /** What a print loses of a picture's colours; each follows from what is asked alone. */
-export const colourLossQuery = (
+export const gamutLossQuery = (
   original: Schemas['OriginalView'] | undefined,
   ticket: Schemas['TicketDocument'] | undefined,
   framing?: Schemas['FramingDocument'],
 ) =>
   queryOptions({
     queryKey: [
-      'colour-loss',
+      'gamut-loss',
       original?.id,
       original?.facts?.profileDigest,
       ticket?.colour,
@@ -69,7 +69,7 @@ export const colourLossQuery = (
     queryFn: ({ signal }) =>
       inTurn(() =>
         answer(
-          api.POST('/api/v1/originals/{id}/colour-loss', {
+          api.POST('/api/v1/originals/{id}/gamut-loss', {
             params: { path: { id: original!.id } },
             body: { ticket: ticket!, ...(framing && { framing }) },
             signal,

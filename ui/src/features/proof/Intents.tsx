@@ -5,7 +5,7 @@ import { decimals } from '../../shared/format';
 import { Failed } from '../../shared/states';
 import { useObjectUrl } from '../../shared/useObjectUrl';
 import { fetchProof, reducedSheet, type Look, type ProofSubject } from '../pixels';
-import { colourLossQuery } from '../profiles';
+import { gamutLossQuery } from '../profiles';
 import { intentPurposes, type TicketDocument } from '../ticket';
 
 type Convert = Extract<TicketDocument['colour'], { kind: 'convert' }>;
@@ -78,7 +78,7 @@ function One({ original, subject, sheet, look, intent, isHere, onTry }: OneProps
     retry: false,
     queryFn: ({ signal }) => fetchProof(subject, { region, show: 'FILE', look, reduction: asked }, signal),
   });
-  const loss = useQuery(colourLossQuery(original, subject.ticket, subject.framing)).data;
+  const loss = useQuery(gamutLossQuery(original, subject.ticket, subject.framing)).data;
   const url = useObjectUrl(proof.data?.blob);
   const { name, purpose } = intentPurposes[intent];
   const wanted = subject.ticket.colour;

@@ -10,7 +10,7 @@ import { useKeys } from '../../shared/useKeys';
 import { centred, noOverride, PictureColumn, useFramings } from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
-import { colourLossQuery } from '../profiles';
+import { gamutLossQuery } from '../profiles';
 import {
   middleOf,
   reducedSheet,
@@ -28,7 +28,7 @@ import { ASSUMED_PPI, useDisplayPpi } from './displayPpi';
 import { ProofLines } from './ProofLines';
 import { ProofStage, type Against } from './ProofStage';
 import { Intents } from './Intents';
-import { contoursQuery, proofQuery, unprintableQuery } from './queries';
+import { contoursQuery, proofQuery, gamutCheckQuery } from './queries';
 import { SheetMap } from './SheetMap';
 import { Trial, type Tried } from './Trial';
 import './proof.css';
@@ -158,9 +158,9 @@ export function ProofPage() {
   );
   const colour = subject?.ticket.colour;
   const converts = colour?.kind === 'convert' ? colour : undefined;
-  const marks = useQuery(unprintableQuery(marked && converts ? subject : undefined, part)).data;
+  const marks = useQuery(gamutCheckQuery(marked && converts ? subject : undefined, part)).data;
   const loss = useQuery({
-    ...colourLossQuery(original, subject?.ticket, subject?.framing),
+    ...gamutLossQuery(original, subject?.ticket, subject?.framing),
     enabled: original !== undefined && subject !== undefined && converts !== undefined,
   }).data;
   const onView = useCallback((size: Size) => setView(size), []);

@@ -13,7 +13,7 @@ export const proofQuery = (subject: ProofSubject | undefined, part: ProofPart | 
   });
 
 /** Stripes over what the paper cannot print of a part. */
-export const unprintableQuery = (subject: ProofSubject | undefined, part: ProofPart | undefined) =>
+export const gamutCheckQuery = (subject: ProofSubject | undefined, part: ProofPart | undefined) =>
   queryOptions({
     queryKey: ['proof', 'unprintable', subject, part],
     enabled: subject !== undefined && part !== undefined,

@@ -47,7 +47,7 @@ export function ColourForm({ value, rounding, onChange }: Props) {
         <ProfileSelect
           label={value.kind === 'convert' ? 'Profile to convert to' : 'Profile to assign'}
           value={value.profile.digest}
-          holds={({ use }) => value.kind === 'name' || use === 'SOURCE_AND_TARGET'}
+          holds={({ use }) => value.kind === 'assign' || use === 'SOURCE_AND_TARGET'}
           onChange={(profile) => onChange({ colour: { ...value, profile: ref(profile) } })}
         />
       )}

@@ -76,14 +76,14 @@ describe('the ticket', () => {
   it('reads as a sentence', () => {
     show();
     expect(sentence()).toBe(
-      'Print all 24 pictures at 8 × 10 in, turned to suit, filled to the edge, with nothing round it, at 300 ppi, to be seen in the hand, ' +
-        'resampled as each needs, edges as they are, in sRGB, as JPEG, quality 95, named originalsize+, into prints-8x10.',
+      'Print all 24 pictures at 8 × 10 in, turned to suit each picture, filled to the edge, with no edges, at 300 ppi, to be seen in the hand, ' +
+        'resampled as suits each picture, not sharpened, in sRGB, as JPEG, quality 95, named originalsize+, into prints-8x10.',
     );
   });
 
   it('leaves out what its size does not have', () => {
     show({ size: { kind: 'own' } });
-    expect(sentence()).toContain('at its own shape and pixels, with nothing round it, marked 300 ppi');
+    expect(sentence()).toContain('at its own shape and pixels, with no edges, marked 300 ppi');
     expect(sentence()).not.toContain('turned');
   });
 
@@ -101,7 +101,7 @@ describe('the ticket', () => {
       file: { kind: 'tiff', packing: 'DEFLATE', depth: 'SIXTEEN' },
     });
     expect(sentence()).toContain(
-      'resampled by Mitchell–Netravali as light, ringing held, sharpened for canvas, in sRGB, as TIFF, 16 bit, packed',
+      'resampled by Mitchell–Netravali in linear light, ringing limited, sharpened for canvas, in sRGB, as TIFF, 16 bit, compressed',
     );
   });
 
@@ -109,7 +109,7 @@ describe('the ticket', () => {
     const onChange = show();
     fireEvent.click(screen.getByRole('button', { name: /^Resampling/ }));
     expect(screen.getAllByRole('radio')).toHaveLength(8);
-    fireEvent.click(screen.getByRole('radio', { name: /^nearest keeps hard pixels hard/ }));
+    fireEvent.click(screen.getByRole('radio', { name: /^nearest no blending/ }));
     expect(onChange).toHaveBeenCalledWith({ resampling: { method: 'NEAREST', light: 'ENCODED', ringing: 'FREE' } });
   });
 
@@ -125,7 +125,7 @@ describe('the ticket', () => {
   it('understands ppi with its word', () => {
     const onChange = show();
     fireEvent.click(screen.getByRole('button', { name: /^Resolution/ }));
-    const input = screen.getByRole('textbox', { name: 'pixels to the inch' });
+    const input = screen.getByRole('textbox', { name: 'pixels per inch' });
     fireEvent.change(input, { target: { value: '240 dpi' } });
     fireEvent.blur(input);
     expect(onChange).toHaveBeenCalledWith({ ppi: 240 });
@@ -149,10 +149,10 @@ describe('the ticket', () => {
   it('says its colours, and how they are fitted', () => {
     const lustre = { digest: 'l', model: 'CMYK' } as const;
     show({ colour: { kind: 'convert', profile: lustre, intent: 'PERCEPTUAL', blackPoint: 'PLAIN' }, rounding: 'DITHERED' });
-    expect(sentence()).toContain('in Lustre paper, CMYK, perceptual, blacks as they fall, dithered, as');
+    expect(sentence()).toContain('in Lustre paper, CMYK, perceptual, without black point compensation, dithered, as');
     cleanup();
-    show({ colour: { kind: 'name', profile: { digest: 's', model: 'RGB' } } });
-    expect(sentence()).toContain('in its own numbers, named sRGB, as');
+    show({ colour: { kind: 'assign', profile: { digest: 's', model: 'RGB' } } });
+    expect(sentence()).toContain('in sRGB, assigned without converting, as');
     cleanup();
     show({ colour: { kind: 'keep' } });
     expect(sentence()).toContain('in its own colours, as');

@@ -14,9 +14,9 @@ describe('what goes round the sheet', () => {
 
   it('is one number where only the whole band is known', () => {
     const band = { kind: 'wrap', bar: even(inches(3)), allowance: even(inches(0)), fill: { kind: 'drawn-out' }, marks: 'NONE' } as const;
-    expect(edgesWords(band)).toBe('a wrap of 3 in, drawn out from the rim');
+    expect(edgesWords(band)).toBe('a wrap of 3 in, drawn out from the edge');
     expect(edgesWords({ ...band, bar: { ...band.bar, foot: inches(4) } })).toBe(
-      'a wrap, each side by itself, drawn out from the rim',
+      'a wrap, each side by itself, drawn out from the edge',
     );
   });
 
@@ -29,7 +29,7 @@ describe('what goes round the sheet', () => {
         keyLine: { width: { value: 0.5, unit: 'MM' }, colour: '#000000' },
         caption: { parts: [{ kind: 'title' }], letters: { value: 4, unit: 'MM' }, colour: '#000000' },
       }),
-    ).toBe('a border of #EEE8D0, 1 in, 2 ½ in at the foot, a key line, a caption');
+    ).toBe('a border of #EEE8D0, 1 in, 2 ½ in at the bottom, a key line, a caption');
     expect(edgesWords({ kind: 'border', size: { kind: 'outer', width: inches(11), height: inches(14) }, colour: '#ffffff' })).toBe(
       'a white border to 11 × 14 in',
     );

@@ -16,11 +16,11 @@ describe('a ticket reads as a sentence', () => {
 
   it('says fits, files and bricks', () => {
     const inside = { kind: 'inside', paper: '#FFFFFF', anchor: 'MIDDLE', margin: { value: 0, unit: 'MM' }, marks: 'NONE' } as const;
-    expect(fitWords(inside)).toBe('whole, inside white paper');
+    expect(fitWords(inside)).toBe('whole, on white paper');
     expect(fitWords({ ...inside, margin: { value: 6, unit: 'MM' }, anchor: 'FOOT', marks: 'AT_CORNERS' })).toBe(
-      'whole, inside white paper, 6 mm kept all round, at the foot, with trim marks',
+      'whole, on white paper, 6 mm margin, at the bottom, with trim marks',
     );
-    expect(fileWords({ kind: 'tiff', packing: 'DEFLATE', depth: 'EIGHT' })).toBe('TIFF, 8 bit, packed');
+    expect(fileWords({ kind: 'tiff', packing: 'DEFLATE', depth: 'EIGHT' })).toBe('TIFF, 8 bit, compressed');
     expect(fileWords({ kind: 'png', depth: 'AS_ORIGINAL' })).toBe('PNG');
     expect(fileWords({ kind: 'pdf', pixels: { kind: 'jpeg', quality: 90 }, marks: 'CROP_AND_FOLD' })).toBe(
       'PDF pages, JPEG quality 90 inside, with marks',

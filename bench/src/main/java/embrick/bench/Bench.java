@@ -247,7 +247,12 @@ public final class Bench {
                             Measured.medianCpu(alone) * 1e3 / 24));
         }
         double paper = Measured.medianWall(Ours.measure("proof-paper", 15, pictures));
-        line("proof 1200 × 700 on its paper, decoded (ms)", paper * 1e3, 100, 60, "sharpening, canvas, screen, PNG and all");
+        line(
+                "proof 1200 × 700 on its paper, decoded (ms)",
+                paper * 1e3,
+                100,
+                60,
+                "sharpening, canvas, screen, PNG and all");
     }
 
     /**

@@ -49,7 +49,8 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule stagesKnowNoTickets = noClasses()
             .that()
-            .resideInAnyPackage("..resample..", "..pixels..", "..colour..", "..framing..", "..sharpening..", "..lanes..")
+            .resideInAnyPackage(
+                    "..resample..", "..pixels..", "..colour..", "..framing..", "..sharpening..", "..lanes..")
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("..ticket..", "..plan..", "..print..", "..paper..");

@@ -75,7 +75,7 @@ class AccessTest {
         browser.find(".ant-table-row");
         look("pile as a table");
         browser.open(address + "/profiles");
-        browser.find(".portrait polygon");
+        browser.find(".gamut polygon");
         look("profiles");
         browser.open(page + "/pile");
         browser.find(".picture img");

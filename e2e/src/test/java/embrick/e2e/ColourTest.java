@@ -79,7 +79,7 @@ class ColourTest {
         putOnTheShelf(whole);
         browser.see(".shelf-described", PAPER);
         browser.see(".shelf-described", "Cotton rag, RGB");
-        browser.find(".portrait polygon");
+        browser.find(".gamut polygon");
 
         String job = api.newJob("Colour journey");
         api.upload(job, "halves.jpg", halves());

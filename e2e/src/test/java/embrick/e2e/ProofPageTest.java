@@ -88,7 +88,8 @@ class ProofPageTest {
         untilMade();
         int[] place = place();
         assertThat(place[0]).isEqualTo(middle[0] - 80);
-        assertThat(browser.text("[aria-label=\"Method, sharpening and colours\"]")).contains("sharpened for matt paper");
+        assertThat(browser.text("[aria-label=\"Method, sharpening and colours\"]"))
+                .contains("sharpened for matt paper");
         assertThat(browser.text(".figures")).contains("halo in this part");
         @SuppressWarnings("unchecked")
         List<List<Long>> seen = (List<List<Long>>) browser.script(PIXELS_OF_THE_FILE);

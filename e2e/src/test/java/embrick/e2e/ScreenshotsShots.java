@@ -46,7 +46,8 @@ class ScreenshotsShots {
                 api.get("/jobs/" + job + "/tickets").body().get(1).path("id").asString();
         browser.open(page + "/ticket/" + sponsors);
         browser.find(".drawing image");
-        browser.script("[...document.querySelectorAll('.phrase')].find(e => e.textContent.includes('sharpened')).click()");
+        browser.script(
+                "[...document.querySelectorAll('.phrase')].find(e => e.textContent.includes('sharpened')).click()");
         browser.find(".phrase-form");
         shot("ticket-sharpening");
 
@@ -117,7 +118,7 @@ class ScreenshotsShots {
         browser.find(".shelf-item");
         browser.script(
                 "[...document.querySelectorAll('.shelf-item')].find(e => e.textContent.startsWith('Lustre paper, RGB')).click()");
-        browser.until(_ -> browser.all(".portrait polygon").size() >= 9 ? true : null);
+        browser.until(_ -> browser.all(".gamut polygon").size() >= 9 ? true : null);
         shot("profiles");
         String canvases =
                 api.get("/jobs/" + job + "/tickets").body().get(2).path("id").asString();

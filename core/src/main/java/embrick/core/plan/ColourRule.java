@@ -1,13 +1,13 @@
 package embrick.core.plan;
 
-import embrick.core.problem.Problem;
 import embrick.core.colour.ProfileRef;
 import embrick.core.pixels.ColourModel;
+import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Ticket;
 import java.util.ArrayList;
 import java.util.List;
@@ -48,7 +48,9 @@ final class ColourRule {
                     "CMYK",
                     "Choose TIFF, JPEG or PDF for four inks, or an RGB profile."));
         }
-        if (model == ColourModel.CMYK && target == ColourModel.CMYK && !(ticket.sharpening() instanceof Sharpening.None)) {
+        if (model == ColourModel.CMYK
+                && target == ColourModel.CMYK
+                && !(ticket.sharpening() instanceof Sharpening.None)) {
             problems.add(Problem.of(
                     "sharpening-on-inks",
                     "sharpening",

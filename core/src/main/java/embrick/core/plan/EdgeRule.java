@@ -1,6 +1,5 @@
 package embrick.core.plan;
 
-import embrick.core.problem.Problem;
 import embrick.core.colour.PaperColour;
 import embrick.core.edge.BandFill;
 import embrick.core.edge.Bands;
@@ -10,6 +9,7 @@ import embrick.core.edge.KeyLine;
 import embrick.core.edge.Rim;
 import embrick.core.paper.PaperSize;
 import embrick.core.pixels.PixelRect;
+import embrick.core.problem.Problem;
 import embrick.core.ticket.BorderSize;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;

@@ -52,7 +52,8 @@ record Layout(
         };
     }
 
-    private static Layout onPaper(OrientedPicture seen, PixelSize paper, Ticket ticket, Framing framing, double printedPpi) {
+    private static Layout onPaper(
+            OrientedPicture seen, PixelSize paper, Ticket ticket, Framing framing, double printedPpi) {
         return switch (ticket.fit()) {
             case Fit.Fill _ -> fill(seen, paper, framing);
             case Fit.Inside inside ->
@@ -155,7 +156,12 @@ record Layout(
 
     /** @param extent seen pixels to a unit of the frame's shape */
     private static Layout held(
-            OrientedPicture seen, PixelSize sheet, PixelRect picture, FrameGeometry frame, double extent, double scale) {
+            OrientedPicture seen,
+            PixelSize sheet,
+            PixelRect picture,
+            FrameGeometry frame,
+            double extent,
+            double scale) {
         double width = seen.size().width();
         double height = seen.size().height();
         return new Layout(

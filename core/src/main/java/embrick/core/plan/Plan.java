@@ -6,11 +6,11 @@ import embrick.core.edge.Bands;
 import embrick.core.edge.Extension;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
-import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
+import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Rounding;
@@ -141,7 +141,8 @@ public record Plan(
                 figures);
     }
 
-    private Plan with(Resampling otherResampling, Optional<SharpeningSettings> otherSharpening, ColourPath otherColour) {
+    private Plan with(
+            Resampling otherResampling, Optional<SharpeningSettings> otherSharpening, ColourPath otherColour) {
         return new Plan(
                 source,
                 sheet,

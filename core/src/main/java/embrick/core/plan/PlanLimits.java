@@ -1,8 +1,8 @@
 package embrick.core.plan;
 
-import embrick.core.problem.Problem;
 import embrick.core.edge.Bands;
 import embrick.core.pixels.PixelRect;
+import embrick.core.problem.Problem;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Size;

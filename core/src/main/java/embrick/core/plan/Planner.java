@@ -11,6 +11,7 @@ import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.Overlap;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
+import embrick.core.problem.Problem;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.EdgeFill;
@@ -133,7 +134,8 @@ public final class Planner {
                 bits,
                 bits == 8 ? ticket.rounding() : Rounding.NEAREST,
                 ticket.shape().key(),
-                new Plan.Limits(OrientedPicture.limitsInOriginal(layout.limits(), framing), layout.travelX(), layout.travelY()),
+                new Plan.Limits(
+                        OrientedPicture.limitsInOriginal(layout.limits(), framing), layout.travelX(), layout.travelY()),
                 figures(ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits));
     }
 

@@ -1,5 +1,6 @@
 package embrick.core.plan;
 
+import embrick.core.problem.Problem;
 import java.util.List;
 import java.util.Objects;
 

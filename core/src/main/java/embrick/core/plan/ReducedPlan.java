@@ -5,11 +5,11 @@ import embrick.core.edge.CaptionLine;
 import embrick.core.edge.Extension;
 import embrick.core.edge.KeyLine;
 import embrick.core.edge.Stroke;
-import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
+import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.units.PixelSize;
 import java.util.Optional;
 
@@ -120,7 +120,8 @@ public final class ReducedPlan {
     private static Optional<SharpeningSettings> sharpening(Plan plan, double reduction) {
         return plan.sharpening()
                 .filter(sharpening -> sharpening.sigmaPixels() / reduction >= SharpeningSettings.LEAST_SIGMA)
-                .map(sharpening -> new SharpeningSettings(sharpening.amount(), sharpening.sigmaPixels() / reduction, sharpening.threshold()));
+                .map(sharpening -> new SharpeningSettings(
+                        sharpening.amount(), sharpening.sigmaPixels() / reduction, sharpening.threshold()));
     }
 
     private static int pixels(int length, double reduction) {

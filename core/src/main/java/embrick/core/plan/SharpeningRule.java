@@ -2,8 +2,8 @@ package embrick.core.plan;
 
 import embrick.core.problem.Problem;
 import embrick.core.sharpen.SharpeningSettings;
-import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.PaperKind;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.Length;
 import embrick.core.units.Resolution;

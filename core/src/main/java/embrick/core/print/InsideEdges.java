@@ -2,11 +2,11 @@ package embrick.core.print;
 
 import embrick.core.colour.Transforms;
 import embrick.core.framing.Framing.Corners;
-import embrick.core.sharpen.UnsharpMask;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
+import embrick.core.sharpen.UnsharpMask;
 import embrick.core.units.PixelSize;
 import java.util.Optional;
 

@@ -4,19 +4,19 @@ import embrick.core.colour.PaperColour;
 import embrick.core.colour.Transforms;
 import embrick.core.edge.BandFill;
 import embrick.core.edge.Bands;
-import embrick.core.edge.WithBands;
+import embrick.core.edge.CaptionRenderer;
 import embrick.core.edge.Extension;
 import embrick.core.edge.Inked;
-import embrick.core.edge.CaptionRenderer;
 import embrick.core.edge.RimMean;
 import embrick.core.edge.Stroke;
-import embrick.core.sharpen.Halo;
-import embrick.core.sharpen.UnsharpMask;
+import embrick.core.edge.WithBands;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
 import embrick.core.pixels.Strip;
 import embrick.core.plan.Plan;
+import embrick.core.sharpen.Halo;
+import embrick.core.sharpen.UnsharpMask;
 import embrick.core.ticket.Rounding;
 import embrick.core.units.PixelSize;
 import java.util.List;
@@ -57,8 +57,8 @@ public final class Print implements PixelRows {
         float[] paper = colour(plan.paper());
         this.ground = new InsideEdges(plan, original, paper, transforms);
         // The rim is read by stages of its own: what was measured of sharpening is of the picture, once.
-        PixelSource extended =
-                extended(() -> shared.rimMean(() -> RimMean.of(inside(new InsideEdges(plan, original, paper, transforms)))));
+        PixelSource extended = extended(
+                () -> shared.rimMean(() -> RimMean.of(inside(new InsideEdges(plan, original, paper, transforms)))));
         PixelSource inked = inked(extended);
         this.output = plan.rounding() == Rounding.DITHERED ? new Dithered(inked, channels()) : inked;
         ground.sharpening().ifPresent(shared.sharpened::add);
@@ -83,7 +83,8 @@ public final class Print implements PixelRows {
 
     @Override
     public int rowsMadeAnew() {
-        return RESAMPLED_ANEW + ground.sharpening().map(UnsharpMask::rowsMadeAnew).orElse(0);
+        return RESAMPLED_ANEW
+                + ground.sharpening().map(UnsharpMask::rowsMadeAnew).orElse(0);
     }
 
     private float[] colour(PaperColour colour) {

@@ -5,7 +5,6 @@ import embrick.core.colour.Encoding;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.core.colour.Transforms;
-import embrick.core.sharpen.UnsharpMask;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
@@ -13,6 +12,7 @@ import embrick.core.plan.Plan;
 import embrick.core.resample.Resampler;
 import embrick.core.resample.Resampler.LastChannel;
 import embrick.core.resample.Resampling;
+import embrick.core.sharpen.UnsharpMask;
 import embrick.core.source.SourceFacts.Alpha;
 import java.util.Optional;
 
@@ -52,8 +52,8 @@ record Stages(PixelSource last, Optional<UnsharpMask> sharpening) {
             boolean sharpensLast = (seeThrough && !toInks) || plan.source().model() == ColourModel.CMYK;
             if (plan.sharpening().isEmpty() || sharpensLast) {
                 PixelSource source = converted(resampled(Encoded.Beyond.CLIPPED));
-                Optional<UnsharpMask> sharpening =
-                        plan.sharpening().map(_ -> sharpening(source, path.to().model().channels(), path.to()));
+                Optional<UnsharpMask> sharpening = plan.sharpening()
+                        .map(_ -> sharpening(source, path.to().model().channels(), path.to()));
                 return new Stages(sharpening.isPresent() ? sharpening.get() : source, sharpening);
             }
             return seeThrough ? sharpenedUnderAlpha() : sharpenedFirst();
@@ -69,7 +69,8 @@ record Stages(PixelSource last, Optional<UnsharpMask> sharpening) {
             PixelSource onPaper =
                     new OnPaper(resampled(Encoded.Beyond.CLIPPED), channels, Optional.empty(), paperThere);
             UnsharpMask sharpening = sharpening(onPaper, channels - 1, path.from());
-            PixelSource source = new SharpenedUnderAlpha(resampled(Encoded.Beyond.CLIPPED), channels, sharpening, paperThere);
+            PixelSource source =
+                    new SharpenedUnderAlpha(resampled(Encoded.Beyond.CLIPPED), channels, sharpening, paperThere);
             return new Stages(converted(source), Optional.of(sharpening));
         }
 

@@ -1,3 +1,2 @@
 /** What stands in the way, told once: {@link embrick.core.problem.Problem}. Must not know what any part of the application does. */
-@org.jspecify.annotations.NullMarked
 package embrick.core.problem;

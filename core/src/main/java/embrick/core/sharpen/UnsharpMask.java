@@ -37,7 +37,8 @@ public final class UnsharpMask implements PixelSource {
      * @param channels 1 or 3, without alpha
      * @param encoding says how much each channel counts in luminance
      */
-    public UnsharpMask(SharpeningSettings settings, PixelSize size, int channels, Encoding encoding, PixelSource source) {
+    public UnsharpMask(
+            SharpeningSettings settings, PixelSize size, int channels, Encoding encoding, PixelSource source) {
         if (channels != 1 && channels != 3) {
             throw new IllegalArgumentException("channels: expected 1 or 3, got " + channels);
         }
@@ -56,7 +57,8 @@ public final class UnsharpMask implements PixelSource {
 
     /** What was measured of a picture by several that have rendered parts of it, one under the other. */
     public static Halo halo(List<UnsharpMask> ofOnePicture) {
-        return HaloMeter.halo(ofOnePicture.stream().map(sharpening -> sharpening.meter).toList());
+        return HaloMeter.halo(
+                ofOnePicture.stream().map(sharpening -> sharpening.meter).toList());
     }
 
     /** Rows above and below a part that its blur needs. */

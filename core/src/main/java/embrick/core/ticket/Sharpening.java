@@ -24,7 +24,7 @@ public sealed interface Sharpening {
      * @param threshold in per cent of the range from black to white: flatter is spared
      */
     record Exact(int strength, Length radius, double threshold) implements Sharpening {
-        public Edges {
+        public Exact {
             requireStrength(strength);
             requireRadius(radius, MOST_RADIUS);
             if (!(threshold >= 0 && threshold <= 20)) {
@@ -40,7 +40,7 @@ public sealed interface Sharpening {
      * @param radius on paper, as of {@link Exact}
      */
     record LocalContrast(int strength, Length radius) implements Sharpening {
-        public WideContrast {
+        public LocalContrast {
             requireStrength(strength);
             requireRadius(radius, MOST_LOCAL_RADIUS);
         }

@@ -59,7 +59,8 @@ public record Ticket(
     }
 
     public Ticket withFit(Fit other) {
-        return new Ticket(size, turn, other, edges, ppi, viewing, resampling, sharpening, colour, rounding, file, names);
+        return new Ticket(
+                size, turn, other, edges, ppi, viewing, resampling, sharpening, colour, rounding, file, names);
     }
 
     public Ticket withEdges(Edges other) {
@@ -71,7 +72,8 @@ public record Ticket(
     }
 
     public Ticket withPpi(Resolution other) {
-        return new Ticket(size, turn, fit, edges, other, viewing, resampling, sharpening, colour, rounding, file, names);
+        return new Ticket(
+                size, turn, fit, edges, other, viewing, resampling, sharpening, colour, rounding, file, names);
     }
 
     public Ticket withColour(OutputColour other) {

@@ -70,8 +70,8 @@ class KeptRowsTest {
     void whatDoesNotFitIsMadeAgain() {
         int width = KeptRows.MOST_KEPT / 100;
         Counting source = new Counting(300);
-        WithBands total =
-                WithBands.mirrored(new WithBands.Inside(source, new PixelSize(width, 300), 1), new Bands(0, 150, 0, 150));
+        WithBands total = WithBands.mirrored(
+                new WithBands.Inside(source, new PixelSize(width, 300), 1), new Bands(0, 150, 0, 150));
         float[] rows = new float[width * 20];
         for (int y = 0; y < 600; y += 20) {
             total.render(new PixelRect(0, y, width, 20), rows, 0);
@@ -88,8 +88,8 @@ class KeptRowsTest {
     @Test
     void aPlainBandMakesNoRow() {
         Counting source = new Counting(10);
-        WithBands total =
-                WithBands.plain(new WithBands.Inside(source, new PixelSize(10, 10), 1), new Bands(5, 5, 5, 5), NO_COLOUR);
+        WithBands total = WithBands.plain(
+                new WithBands.Inside(source, new PixelSize(10, 10), 1), new Bands(5, 5, 5, 5), NO_COLOUR);
         total.render(new PixelRect(0, 0, 20, 5), new float[100], 0);
         assertThat(source.made).containsOnly(0);
     }

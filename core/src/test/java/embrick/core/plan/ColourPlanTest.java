@@ -16,10 +16,10 @@ import embrick.core.source.SourceFacts.ProfileOrigin;
 import embrick.core.source.SourceFacts.SourceProfile;
 import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Rounding;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Ticket;
 import org.junit.jupiter.api.Test;
 

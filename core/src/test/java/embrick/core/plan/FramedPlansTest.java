@@ -14,6 +14,7 @@ import embrick.core.framing.Framing.Mirror;
 import embrick.core.framing.Framing.SheetTurn;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
+import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Anchor;
 import embrick.core.ticket.Fit;

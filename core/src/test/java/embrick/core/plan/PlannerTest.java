@@ -12,6 +12,7 @@ import embrick.core.framing.Framing.SheetTurn;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
+import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat;

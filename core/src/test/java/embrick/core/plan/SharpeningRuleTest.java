@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.colour.Encoding;
+import embrick.core.pixels.PixelRect;
 import embrick.core.sharpen.Halo;
 import embrick.core.sharpen.SharpeningSettings;
-import embrick.core.pixels.PixelRect;
-import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.PaperKind;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
@@ -60,11 +60,12 @@ class SharpeningRuleTest {
 
     private static Halo haloOfAStep(SharpeningSettings settings) {
         PixelSize size = new PixelSize(512, 32);
-        var sharpening = new embrick.core.sharpen.UnsharpMask(settings, size, 1, Encoding.srgb(), (region, into, at) -> {
-            for (int i = 0; i < region.width() * region.height(); i++) {
-                into[at + i] = region.x() + i % region.width() < 256 ? 0.3f : 0.7f;
-            }
-        });
+        var sharpening =
+                new embrick.core.sharpen.UnsharpMask(settings, size, 1, Encoding.srgb(), (region, into, at) -> {
+                    for (int i = 0; i < region.width() * region.height(); i++) {
+                        into[at + i] = region.x() + i % region.width() < 256 ? 0.3f : 0.7f;
+                    }
+                });
         sharpening.render(PixelRect.whole(size), new float[512 * 32], 0);
         return sharpening.halo();
     }
@@ -83,8 +84,8 @@ class SharpeningRuleTest {
     @Test
     void strengthNoughtIsNoSharpening() {
         Length radius = Length.parse("0.1 mm", LengthUnit.MM);
-        for (Sharpening none :
-                Arrays.asList(new Sharpening.None(), new Sharpening.Exact(0, radius, 1), new Sharpening.LocalContrast(0, radius))) {
+        for (Sharpening none : Arrays.asList(
+                new Sharpening.None(), new Sharpening.Exact(0, radius, 1), new Sharpening.LocalContrast(0, radius))) {
             assertThat(SharpeningRule.settings(none, Resolution.perInch(300), ViewingDistance.HAND))
                     .isEmpty();
         }

@@ -149,7 +149,7 @@ class PaperProfilesTest {
     }
 
     private static double strongest(ProfileShelf shelf, ShippedProfile profile) {
-        return shelf.portrait(profile.digest()).slices().stream()
+        return shelf.gamut(profile.digest()).slices().stream()
                 .flatMap(slice -> slice.rim().stream())
                 .mapToDouble(ab -> Math.hypot(ab[0], ab[1]))
                 .max()

@@ -241,7 +241,7 @@ public final class ProfileShelf implements Transforms {
     }
 
     /** Which colours a profile has, to be drawn. Worked out each time: a tenth of a second. */
-    public ProfileGamut portrait(String digest) {
+    public ProfileGamut gamut(String digest) {
         ProfileRef profile = new ProfileRef.Icc(digest, facts(digest).model());
         return ProfileGamut.of(profile, toLab(profile));
     }

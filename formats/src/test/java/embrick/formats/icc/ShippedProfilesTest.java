@@ -119,9 +119,9 @@ class ShippedProfilesTest {
     }
 
     @Test
-    void portraitsShowWhatIsKnown() {
-        ProfileGamut srgb = shelf.portrait(ShippedProfile.SRGB.digest());
-        ProfileGamut wide = shelf.portrait(ShippedProfile.ROMM_RGB.digest());
+    void gamutsShowWhatIsKnown() {
+        ProfileGamut srgb = shelf.gamut(ShippedProfile.SRGB.digest());
+        ProfileGamut wide = shelf.gamut(ShippedProfile.ROMM_RGB.digest());
         assertThat(area(wide.chromaticities())).isGreaterThan(2 * area(srgb.chromaticities()));
         // The reddest of sRGB adapted to D50, from its colourant 0.4360, 0.2225, 0.0139: u′ 0.456, v′ 0.523.
         assertThat(srgb.chromaticities())
@@ -130,9 +130,9 @@ class ShippedProfilesTest {
         assertThat(srgb.tones()).isSorted().hasSize(33);
         assertThat(srgb.tones().getFirst()).isCloseTo(0, within(0.01));
         assertThat(srgb.tones().getLast()).isCloseTo(100, within(0.01));
-        assertThat(shelf.portrait(ShippedProfile.LUSTRE_CMYK.digest()).tones()).isSorted();
+        assertThat(shelf.gamut(ShippedProfile.LUSTRE_CMYK.digest()).tones()).isSorted();
         assertThat(ShippedProfile.GREY_SRGB.model()).isEqualTo(ColourModel.GREY);
-        assertThat(shelf.portrait(ShippedProfile.GREY_SRGB.digest()).tones()).isSorted();
+        assertThat(shelf.gamut(ShippedProfile.GREY_SRGB.digest()).tones()).isSorted();
     }
 
     private static double area(List<double[]> polygon) {

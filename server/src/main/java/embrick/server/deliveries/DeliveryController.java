@@ -1,8 +1,8 @@
 package embrick.server.deliveries;
 
+import embrick.core.plan.Plan;
 import embrick.core.problem.Problem;
 import embrick.core.sharpen.Halo;
-import embrick.core.plan.Plan;
 import embrick.formats.Book;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
@@ -114,7 +114,7 @@ class DeliveryController {
             @NotNull List<DeliveredPiece> pieces) {}
 
     @GetMapping(path = "/runs/{runId}/delivery", produces = MediaType.APPLICATION_JSON_VALUE)
-    DeliveryView delivery(@PathVariable UUID runId) {
+    DeliveryView getDelivery(@PathVariable UUID runId) {
         Run run = runs.get(runId);
         TicketDocument ticket = json.ticket(run.ticketDocument());
         return new DeliveryView(
@@ -153,8 +153,8 @@ class DeliveryController {
 
     /** RFC 4180, one line a piece. */
     @GetMapping(path = "/runs/{runId}/delivery.csv", produces = CSV)
-    ResponseEntity<byte[]> csv(@PathVariable UUID runId) {
-        DeliveryView delivery = delivery(runId);
+    ResponseEntity<byte[]> getDeliveryList(@PathVariable UUID runId) {
+        DeliveryView delivery = getDelivery(runId);
         StringBuilder csv =
                 new StringBuilder("piece,original,width_px,height_px,ppi,bytes,sha256,halo_percent,check\r\n");
         for (DeliveredPiece piece : delivery.pieces()) {
@@ -179,7 +179,8 @@ class DeliveryController {
      * told before anything is sent, unless only what is {@code present} is wanted: the list then says what is not.
      */
     @GetMapping(path = "/runs/{runId}/delivery.zip", produces = ZIP)
-    ResponseEntity<StreamingResponseBody> zip(@PathVariable UUID runId, @RequestParam(defaultValue = "ALL") ZipOf of) {
+    ResponseEntity<StreamingResponseBody> getDeliveryZip(
+            @PathVariable UUID runId, @RequestParam(defaultValue = "ALL") ZipOf of) {
         Run run = runs.get(runId);
         String name = lastPart(run.folder());
         List<StoredZip.Entry> entries = new ArrayList<>();
@@ -198,7 +199,7 @@ class DeliveryController {
         if (of == ZipOf.ALL) {
             requireNoneLost(lost);
         }
-        byte[] list = csv(runId).getBody();
+        byte[] list = getDeliveryList(runId).getBody();
         CRC32 crc = new CRC32();
         crc.update(list);
         entries.add(new StoredZip.Entry(
@@ -241,7 +242,7 @@ class DeliveryController {
 
     /** All checked JPEG and PDF pieces as the pages of one PDF, in the order of the run; their pixels stay packed as they are. */
     @GetMapping(path = "/runs/{runId}/delivery.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<StreamingResponseBody> asBook(@PathVariable UUID runId) {
+    ResponseEntity<StreamingResponseBody> getDeliveryBook(@PathVariable UUID runId) {
         Run run = runs.get(runId);
         List<PieceRow> checked = checked(runId);
         requireNoneLost(
@@ -275,7 +276,7 @@ class DeliveryController {
     }
 
     @GetMapping(path = "/pieces/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<Resource> file(@PathVariable UUID id) {
+    ResponseEntity<Resource> getPieceFile(@PathVariable UUID id) {
         PieceRow piece = pieces.row(id)
                 .filter(found -> found.state() == Piece.State.CHECKED)
                 .orElseThrow(() -> ProblemException.notFound("finished piece"));
@@ -295,7 +296,7 @@ class DeliveryController {
 
     /** The other way: everything that was ever made from one original. */
     @GetMapping("/originals/{id}/pieces")
-    List<MadePiece> madeFrom(@PathVariable UUID id) {
+    List<MadePiece> listPiecesOfOriginal(@PathVariable UUID id) {
         return pieces.rowsOfOriginal(id).stream()
                 .map(piece -> {
                     Run run = runs.get(piece.runId());

@@ -21,7 +21,10 @@ import jakarta.validation.constraints.Pattern;
     @JsonSubTypes.Type(value = ColourDocument.ConvertColours.class, name = "convert")
 })
 @Schema(
-        oneOf = {ColourDocument.KeepColours.class, ColourDocument.AssignColours.class, ColourDocument.ConvertColours.class
+        oneOf = {
+            ColourDocument.KeepColours.class,
+            ColourDocument.AssignColours.class,
+            ColourDocument.ConvertColours.class
         })
 public sealed interface ColourDocument {
     /** SHA-256 of the sRGB profile that ships with Embrick, which never changes. */
@@ -56,7 +59,8 @@ public sealed interface ColourDocument {
     default OutputColour toColour() {
         return switch (this) {
             case KeepColours _ -> new OutputColour.Keep();
-            case AssignColours assign -> new OutputColour.Assign(assign.profile().toRef());
+            case AssignColours assign ->
+                new OutputColour.Assign(assign.profile().toRef());
             case ConvertColours convert ->
                 new OutputColour.Convert(
                         convert.profile().toRef(), new Rendering(convert.intent(), convert.blackPoint()));

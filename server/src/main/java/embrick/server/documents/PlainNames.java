@@ -40,8 +40,7 @@ final class PlainNames {
     }
 
     private static void renameKind(JsonNode part, String before, String now) {
-        if (part instanceof ObjectNode object
-                && before.equals(part.path("kind").asString(""))) {
+        if (part instanceof ObjectNode object && before.equals(part.path("kind").asString(""))) {
             object.put("kind", now);
         }
     }

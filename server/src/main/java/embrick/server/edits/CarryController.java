@@ -64,7 +64,7 @@ class CarryController {
     record CarryPreview(@NotNull List<CarryChange> changes, int unchanged) {}
 
     @PostMapping("/tickets/{ticketId}/carry")
-    CarryPreview preview(@PathVariable UUID ticketId, @Valid @RequestBody CarryRequest request) {
+    CarryPreview previewCarry(@PathVariable UUID ticketId, @Valid @RequestBody CarryRequest request) {
         List<Change> all = carrying.preview(ticketId, request.from(), request.to(), EnumSet.copyOf(request.parts()));
         List<CarryChange> changes = all.stream()
                 .filter(change -> !change.isNone())

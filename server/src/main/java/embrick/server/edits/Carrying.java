@@ -3,15 +3,15 @@ package embrick.server.edits;
 import embrick.core.framing.Carry;
 import embrick.core.framing.Framing;
 import embrick.core.plan.Planning;
-import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.FramingDocument;
+import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
-import embrick.server.framings.OverrideService;
-import embrick.server.framings.OverrideView;
 import embrick.server.framings.FramingService;
 import embrick.server.framings.FramingView;
+import embrick.server.framings.OverrideService;
+import embrick.server.framings.OverrideView;
 import embrick.server.framings.PicturePlanner;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
@@ -110,8 +110,7 @@ class Carrying {
         return changes;
     }
 
-    private Planning plan(
-            Original picture, TicketDocument ticket, OverrideDocument override, FramingDocument framing) {
+    private Planning plan(Original picture, TicketDocument ticket, OverrideDocument override, FramingDocument framing) {
         return planner.plan(
                 picture,
                 json.facts(picture.facts().orElseThrow()),

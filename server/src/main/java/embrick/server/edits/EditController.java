@@ -1,12 +1,12 @@
 package embrick.server.edits;
 
-import embrick.server.edits.EditService.Outcome;
-import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.FramingDocument;
+import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.TicketDocuments;
-import embrick.server.framings.OverrideView;
+import embrick.server.edits.EditService.Outcome;
 import embrick.server.framings.FramingService;
 import embrick.server.framings.FramingView;
+import embrick.server.framings.OverrideView;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.IfMatch;
@@ -64,7 +64,7 @@ class EditController {
 
     /** The edit that would be undone next, and the one that would be redone. */
     @GetMapping("/jobs/{jobId}/edits")
-    HistoryView history(@PathVariable UUID jobId) {
+    HistoryView getHistory(@PathVariable UUID jobId) {
         EditService.History history = edits.history(jobId);
         return new HistoryView(
                 history.undo().map(EditView::of).orElse(null),
@@ -73,7 +73,7 @@ class EditController {
 
     /** All of it is done or, where a picture was changed since it was looked at, nothing. */
     @PostMapping("/jobs/{jobId}/edits")
-    EditOutcome edit(@PathVariable UUID jobId, @Valid @RequestBody EditRequest request) {
+    EditOutcome applyEdit(@PathVariable UUID jobId, @Valid @RequestBody EditRequest request) {
         request.overrides().forEach(change -> requireSense(change.document()));
         return outcome(jobId, edits.apply(jobId, request.words(), request.framings(), request.overrides()));
     }
@@ -84,12 +84,12 @@ class EditController {
     }
 
     @PostMapping("/jobs/{jobId}/edits/{editId}/undo")
-    EditOutcome undo(@PathVariable UUID jobId, @PathVariable UUID editId) {
+    EditOutcome undoEdit(@PathVariable UUID jobId, @PathVariable UUID editId) {
         return outcome(jobId, edits.undo(jobId, editId));
     }
 
     @PostMapping("/jobs/{jobId}/edits/{editId}/redo")
-    EditOutcome redo(@PathVariable UUID jobId, @PathVariable UUID editId) {
+    EditOutcome redoEdit(@PathVariable UUID jobId, @PathVariable UUID editId) {
         return outcome(jobId, edits.redo(jobId, editId));
     }
 
@@ -100,7 +100,7 @@ class EditController {
      * the picture had none yet for this shape.
      */
     @PutMapping("/originals/{id}/framings/{shape}")
-    ResponseEntity<FramingView> keep(
+    ResponseEntity<FramingView> putFraming(
             @PathVariable UUID id,
             @PathVariable String shape,
             @RequestHeader(name = "If-Match", required = false) String ifMatch,
@@ -119,6 +119,6 @@ class EditController {
     }
 
     private EditOutcome outcome(UUID jobId, Outcome outcome) {
-        return new EditOutcome(outcome.framings(), outcome.overrides(), history(jobId));
+        return new EditOutcome(outcome.framings(), outcome.overrides(), getHistory(jobId));
     }
 }

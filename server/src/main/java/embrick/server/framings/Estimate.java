@@ -1,9 +1,9 @@
 package embrick.server.framings;
 
-import embrick.core.problem.Problem;
 import embrick.core.framing.Framing;
 import embrick.core.names.NameAllotment;
 import embrick.core.plan.Planning;
+import embrick.core.problem.Problem;
 import embrick.core.ticket.Ticket;
 import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.StoredJson;

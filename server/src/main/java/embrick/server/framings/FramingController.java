@@ -1,12 +1,12 @@
 package embrick.server.framings;
 
-import embrick.core.problem.Problem;
 import embrick.core.framing.Framing;
 import embrick.core.framing.LevelLine;
 import embrick.core.names.NameAllotment.Allotment;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.plan.Verdict;
+import embrick.core.problem.Problem;
 import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
@@ -46,13 +46,13 @@ class FramingController {
     }
 
     @GetMapping("/jobs/{jobId}/framings")
-    List<FramingView> list(@PathVariable UUID jobId, @RequestParam String shape) {
+    List<FramingView> listFramings(@PathVariable UUID jobId, @RequestParam String shape) {
         return framings.of(jobId, FramingService.shapeKey(shape));
     }
 
     /** What pictures have of their own under a ticket. */
     @GetMapping("/tickets/{ticketId}/overrides")
-    List<OverrideView> overrides(@PathVariable UUID ticketId) {
+    List<OverrideView> listOverrides(@PathVariable UUID ticketId) {
         tickets.get(ticketId);
         return overrides.of(ticketId);
     }
@@ -67,7 +67,7 @@ class FramingController {
 
     /** The framing that brings a line level or upright, the nearer, with the loosest frame there is then. */
     @PostMapping("/framings/level")
-    FramingDocument level(@Valid @RequestBody LevelRequest request) {
+    FramingDocument levelFraming(@Valid @RequestBody LevelRequest request) {
         Framing framing = request.framing().toFraming();
         try {
             double tilt = LevelLine.tilt(
@@ -82,7 +82,7 @@ class FramingController {
 
     /** The plan of one picture under a ticket, with a framing that need not be stored. */
     @PostMapping("/originals/{id}/plan")
-    PlanView plan(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) {
+    PlanView planPiece(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) {
         return PlanView.of(
                 plans.of(id, request.wish()).planning(), request.ticket().viewing());
     }
@@ -114,7 +114,7 @@ class FramingController {
 
     /** What a ticket, stored or not, means for each picture of a job. */
     @PostMapping("/jobs/{jobId}/estimate")
-    EstimateView estimate(@PathVariable UUID jobId, @Valid @RequestBody EstimateRequest request) {
+    EstimateView estimateJob(@PathVariable UUID jobId, @Valid @RequestBody EstimateRequest request) {
         Estimate.Whole whole = estimate.of(
                 jobId,
                 request.jobName(),
@@ -127,8 +127,7 @@ class FramingController {
                 notices =
                         allotted.notices().stream().map(PlanView.NoticeView::of).toList();
             case Allotment.Refused refused ->
-                problems = refused.problems().stream()
-                        .toList();
+                problems = refused.problems().stream().toList();
         }
         String shape = TicketDocuments.toTicket(request.ticket()).shape().key();
         return new EstimateView(
@@ -140,18 +139,7 @@ class FramingController {
         return switch (entry.planned()) {
             case Estimate.Planned.Unusable unusable ->
                 new PictureEstimate(
-                        id,
-                        entry.name(),
-                        0,
-                        0,
-                        0,
-                        null,
-                        null,
-                        null,
-                        0,
-                        0,
-                        List.of(),
-                        List.of(unusable.problem()));
+                        id, entry.name(), 0, 0, 0, null, null, null, 0, 0, List.of(), List.of(unusable.problem()));
             case Estimate.Planned.Plannable plannable ->
                 switch (plannable.planning()) {
                     case Planning.Ready ready -> {
@@ -187,8 +175,7 @@ class FramingController {
                                 0,
                                 0,
                                 List.of(),
-                                refused.problems().stream()
-                                        .toList());
+                                refused.problems().stream().toList());
                 };
         };
     }

@@ -1,7 +1,7 @@
 package embrick.server.framings;
 
-import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.FramingDocument;
+import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.TicketDocument;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;

@@ -4,16 +4,16 @@ import embrick.core.edge.Bands;
 import embrick.core.edge.Rim;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
-import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
-import embrick.core.problem.Problem;
 import embrick.core.plan.Verdict;
+import embrick.core.problem.Problem;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
+import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.ticket.ViewingDistance;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
@@ -124,7 +124,8 @@ public record PlanView(
     }
 
     /** @param amount how much of the difference to the blurred picture is added; 1 is all of it */
-    public record SharpeningView(double amount, double radiusPixels, double radiusMillimetres, double thresholdPercent) {
+    public record SharpeningView(
+            double amount, double radiusPixels, double radiusMillimetres, double thresholdPercent) {
         static SharpeningView of(SharpeningSettings sharpening, Plan plan) {
             return new SharpeningView(
                     sharpening.amount(),
@@ -189,7 +190,9 @@ public record PlanView(
                     plan.figures().unpackedBytes(),
                     plan.figures().expectedFileBytes(),
                     ResamplingView.of(plan),
-                    plan.sharpening().map(sharpening -> SharpeningView.of(sharpening, plan)).orElse(null),
+                    plan.sharpening()
+                            .map(sharpening -> SharpeningView.of(sharpening, plan))
+                            .orElse(null),
                     plan.bitsPerChannel(),
                     plan.shapeKey(),
                     plan.limits().planes().stream().map(Limit::of).toList());
@@ -204,10 +207,7 @@ public record PlanView(
                         ready.notices().stream().map(NoticeView::of).toList(),
                         List.of());
             case Planning.Refused refused ->
-                new PlanView(
-                        null,
-                        List.of(),
-                        refused.problems().stream().toList());
+                new PlanView(null, List.of(), refused.problems().stream().toList());
         };
     }
 }

@@ -4,8 +4,8 @@ import embrick.core.framing.Framing;
 import embrick.core.plan.Planning;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Ticket;
-import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.FramingDocument;
+import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
@@ -45,8 +45,7 @@ public class Plans {
      * @param framing else the picture's own for the ticket's shape
      * @param override else none
      */
-    public record Wish(
-            TicketDocument ticket, Optional<FramingDocument> framing, Optional<OverrideDocument> override) {
+    public record Wish(TicketDocument ticket, Optional<FramingDocument> framing, Optional<OverrideDocument> override) {
         /** As it comes in a request: null where nothing is said. */
         public static Wish of(TicketDocument ticket, FramingDocument framing, OverrideDocument override) {
             return new Wish(ticket, Optional.ofNullable(framing), Optional.ofNullable(override));

@@ -48,7 +48,7 @@ class JobController {
     record NamedJob(@NotBlank @Size(max = 120) String name) {}
 
     @GetMapping
-    List<JobView> list() {
+    List<JobView> listJobs() {
         List<Job> all = jobs.all();
         Map<UUID, Figures> of = figures.of(all.stream().map(Job::id).toList());
         return all.stream()
@@ -58,24 +58,24 @@ class JobController {
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    JobView add(@Valid @RequestBody NamedJob name) {
+    JobView addJob(@Valid @RequestBody NamedJob name) {
         return view(jobs.add(name.name()));
     }
 
     @GetMapping("/{id}")
-    JobView get(@PathVariable UUID id) {
+    JobView getJob(@PathVariable UUID id) {
         return view(jobs.get(id));
     }
 
     @PutMapping("/{id}")
-    JobView rename(@PathVariable UUID id, @Valid @RequestBody NamedJob name) {
+    JobView renameJob(@PathVariable UUID id, @Valid @RequestBody NamedJob name) {
         return view(jobs.rename(id, name.name()));
     }
 
     /** Deletes a job with its framings and runs. What was delivered stays where it is. */
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void delete(@PathVariable UUID id) {
+    void deleteJob(@PathVariable UUID id) {
         jobs.delete(id);
     }
 

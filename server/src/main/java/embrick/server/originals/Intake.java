@@ -1,7 +1,7 @@
 package embrick.server.originals;
 
-import embrick.core.problem.Problem;
 import embrick.core.names.FileNames;
+import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
 import embrick.formats.picture.Damage;
@@ -221,7 +221,8 @@ public class Intake {
                 case NOT_FOR_EMBRICK -> State.NOT_FOR_EMBRICK;
                 case TOO_LARGE -> State.TOO_LARGE;
             };
-            return Judgement.unusable(state, new Problem(problem.code(), "picture", problem.getMessage(), problem.remedy()));
+            return Judgement.unusable(
+                    state, new Problem(problem.code(), "picture", problem.getMessage(), problem.remedy()));
         }
     }
 

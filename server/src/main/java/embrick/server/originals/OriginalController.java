@@ -90,7 +90,7 @@ class OriginalController {
 
     /** Which of a folder's files have not arrived yet, judged by their content. */
     @PostMapping("/jobs/{jobId}/intake")
-    Missing offer(@PathVariable UUID jobId, @Valid @RequestBody Offer offer) {
+    Missing offerOriginals(@PathVariable UUID jobId, @Valid @RequestBody Offer offer) {
         Intake.Wanted wanted = intake.wanted(
                 jobId,
                 offer.files().stream()
@@ -106,7 +106,7 @@ class OriginalController {
                     @io.swagger.v3.oas.annotations.media.Content(
                             mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
                             schema = @io.swagger.v3.oas.annotations.media.Schema(type = "string", format = "binary")))
-    OriginalView take(@PathVariable UUID jobId, @RequestParam String path, HttpServletRequest request)
+    OriginalView addOriginal(@PathVariable UUID jobId, @RequestParam String path, HttpServletRequest request)
             throws IOException {
         Intake.cleanPath(path);
         long length = request.getContentLengthLong();
@@ -117,7 +117,7 @@ class OriginalController {
     }
 
     @GetMapping("/jobs/{jobId}/originals")
-    List<OriginalView> list(@PathVariable UUID jobId) {
+    List<OriginalView> listOriginals(@PathVariable UUID jobId) {
         Map<ColourModel, String> assumed = profiles.assumed(jobId);
         return originals.findByJobIdOrderByPath(jobId).stream()
                 .map(original -> view(original, assumed))
@@ -129,7 +129,7 @@ class OriginalController {
     /** Leaves a picture out of runs, or takes it in again. */
     @PutMapping("/originals/{id}/left-out")
     @Transactional
-    public OriginalView leaveOut(@PathVariable UUID id, @RequestBody Change change) {
+    public OriginalView leaveOutOriginal(@PathVariable UUID id, @RequestBody Change change) {
         Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
         original.leaveOut(change.leftOut());
         return view(original);
@@ -140,7 +140,7 @@ class OriginalController {
     /** Says that a damaged picture, which can be seen all the same, is printed as it is; or takes that back. */
     @PutMapping("/originals/{id}/printed-damaged")
     @Transactional
-    public OriginalView printDamaged(@PathVariable UUID id, @RequestBody DamagedChange change) {
+    public OriginalView printDamagedOriginal(@PathVariable UUID id, @RequestBody DamagedChange change) {
         Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
         if (change.printed() && original.damageBegins().isEmpty()) {
             throw ProblemException.invalid(
@@ -167,7 +167,7 @@ class OriginalController {
     /** Says which profile some pictures have, whatever their files say. */
     @PutMapping("/jobs/{jobId}/originals/profile")
     @Transactional
-    public List<OriginalView> sayProfile(@PathVariable UUID jobId, @Valid @RequestBody ProfileWish wish) {
+    public List<OriginalView> setProfileOfOriginals(@PathVariable UUID jobId, @Valid @RequestBody ProfileWish wish) {
         Optional<String> digest = Optional.ofNullable(wish.digest());
         List<Original> wanted = originals.requireOf(jobId, wish.originalIds());
         for (Original picture : wanted) {
@@ -183,7 +183,7 @@ class OriginalController {
 
     /** A small picture in sRGB, its longest side at most {@code edge}; 384 or 1800. */
     @GetMapping(path = "/originals/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
-    ResponseEntity<Resource> small(@PathVariable UUID id, @RequestParam int edge, HttpServletRequest request)
+    ResponseEntity<Resource> getSmallPicture(@PathVariable UUID id, @RequestParam int edge, HttpServletRequest request)
             throws IOException {
         Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
         SourceFacts facts = original.facts()
@@ -204,7 +204,7 @@ class OriginalController {
 
     /** The original's own bytes. */
     @GetMapping(path = "/originals/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<Resource> file(@PathVariable UUID id) throws IOException {
+    ResponseEntity<Resource> getOriginalFile(@PathVariable UUID id) throws IOException {
         Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
         return ResponseEntity.ok(
                 new FileSystemResource(PictureProblems.naming(original, () -> pictures.intact(original.digest()))));

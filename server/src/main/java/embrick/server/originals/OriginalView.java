@@ -1,8 +1,8 @@
 package embrick.server.originals;
 
-import embrick.core.problem.Problem;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
+import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.ColourRemark;
@@ -57,7 +57,6 @@ public record OriginalView(
             return new DamageView(from, begins);
         }
     }
-
 
     /**
      * @param width as the picture is seen

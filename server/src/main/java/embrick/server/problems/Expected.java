@@ -1,7 +1,7 @@
 package embrick.server.problems;
 
-import embrick.core.problem.Problem;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
+import embrick.core.problem.Problem;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.time.temporal.Temporal;
@@ -40,8 +40,7 @@ final class Expected {
     static Problem of(JacksonException wrong) {
         return switch (wrong) {
             case InputCoercionException number ->
-                new Problem(
-                        CODE, path(number), path(number) + ": expected a whole number of ordinary size.", REMEDY);
+                new Problem(CODE, path(number), path(number) + ": expected a whole number of ordinary size.", REMEDY);
             case StreamReadException notJson ->
                 new Problem(
                         CODE,
@@ -109,8 +108,7 @@ final class Expected {
     }
 
     private static Problem told(String field, String expected, Object got) {
-        return new Problem(
-                CODE, field, field + ": expected " + expected + ", got " + shortened(got) + ".", REMEDY);
+        return new Problem(CODE, field, field + ": expected " + expected + ", got " + shortened(got) + ".", REMEDY);
     }
 
     private static String shortened(Object got) {

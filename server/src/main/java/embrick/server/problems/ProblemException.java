@@ -2,7 +2,6 @@ package embrick.server.problems;
 
 import embrick.core.problem.Problem;
 import java.util.List;
-import java.util.Objects;
 import org.springframework.http.HttpStatus;
 
 /** A request that cannot be done, with a stable code, the picture or phrase concerned, and a remedy. */

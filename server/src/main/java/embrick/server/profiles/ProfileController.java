@@ -12,7 +12,7 @@ import embrick.formats.icc.ProfileShelf;
 import embrick.formats.icc.ShippedProfile;
 import embrick.formats.icc.UnusableProfileException;
 import embrick.server.problems.ProblemException;
-import embrick.server.profiles.ProfileController.PortraitView.SliceView;
+import embrick.server.profiles.ProfileController.GamutView.SliceView;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
@@ -100,7 +100,7 @@ class ProfileController {
 
     /** What is on the shelf: what ships with Embrick, then what was added, by name. */
     @GetMapping("/profiles")
-    List<ProfileView> list() {
+    List<ProfileView> listProfiles() {
         return Stream.concat(
                         Arrays.stream(ShippedProfile.values()).map(ShippedProfile::digest),
                         profiles.findAllByOrderByName().stream().map(ProfileEntity::digest))
@@ -109,7 +109,7 @@ class ProfileController {
     }
 
     @GetMapping("/profiles/{digest}")
-    ProfileView get(@PathVariable String digest) {
+    ProfileView getProfile(@PathVariable String digest) {
         return view(known(digest).digest());
     }
 
@@ -125,7 +125,7 @@ class ProfileController {
                     @Content(
                             mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
                             schema = @Schema(type = "string", format = "binary")))
-    ProfileView add(@RequestParam String fileName, HttpServletRequest request) throws IOException {
+    ProfileView addProfile(@RequestParam String fileName, HttpServletRequest request) throws IOException {
         byte[] bytes = request.getInputStream().readNBytes(MOST_BYTES + 1);
         try {
             ProfileFacts facts = shelf.take(bytes);
@@ -145,7 +145,7 @@ class ProfileController {
     /** Takes a profile off the shelf. Tickets and pieces that use it keep it. */
     @DeleteMapping("/profiles/{digest}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable String digest) {
+    void deleteProfile(@PathVariable String digest) {
         if (ShippedProfile.of(digest).isPresent()) {
             throw ProblemException.invalid(
                     "shipped-profile",
@@ -158,7 +158,7 @@ class ProfileController {
 
     /** The profile's own bytes. */
     @GetMapping(path = "/profiles/{digest}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<byte[]> file(@PathVariable String digest) {
+    ResponseEntity<byte[]> getProfileFile(@PathVariable String digest) {
         ProfileFacts facts = known(digest);
         ContentDisposition attachment = ContentDisposition.attachment()
                 .filename(digest.substring(0, 12) + ".icc")
@@ -172,7 +172,7 @@ class ProfileController {
      * @param chromaticities the outline in u′v′, each a pair
      * @param tones L* of even steps from no light, or full black ink, to white
      */
-    record PortraitView(
+    record GamutView(
             @NotNull List<double[]> chromaticities,
             @NotNull List<SliceView> slices,
             @NotNull List<Double> tones) {
@@ -181,17 +181,17 @@ class ProfileController {
     }
 
     /** Which colours a profile has, to be drawn. */
-    @GetMapping("/profiles/{digest}/portrait")
-    ResponseEntity<PortraitView> portrait(@PathVariable String digest) {
-        ProfileGamut portrait = shelf.portrait(known(digest).digest());
+    @GetMapping("/profiles/{digest}/gamut")
+    ResponseEntity<GamutView> getProfileGamut(@PathVariable String digest) {
+        ProfileGamut gamut = shelf.gamut(known(digest).digest());
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate())
-                .body(new PortraitView(
-                        portrait.chromaticities(),
-                        portrait.slices().stream()
+                .body(new GamutView(
+                        gamut.chromaticities(),
+                        gamut.slices().stream()
                                 .map(slice -> new SliceView(slice.lightness(), slice.rim()))
                                 .toList(),
-                        portrait.tones()));
+                        gamut.tones()));
     }
 
     /** The profiles a job assumes, by their digests. */
@@ -201,7 +201,7 @@ class ProfileController {
             @NotNull String cmyk) {}
 
     @GetMapping("/jobs/{jobId}/assumed-profiles")
-    AssumedView assumed(@PathVariable UUID jobId) {
+    AssumedView getAssumedProfiles(@PathVariable UUID jobId) {
         Map<ColourModel, String> assumed = pictures.assumed(jobId);
         return new AssumedView(
                 assumed.get(ColourModel.GREY), assumed.get(ColourModel.RGB), assumed.get(ColourModel.CMYK));
@@ -213,9 +213,9 @@ class ProfileController {
             @Schema(nullable = true) String digest) {}
 
     @PutMapping("/jobs/{jobId}/assumed-profiles")
-    AssumedView assume(@PathVariable UUID jobId, @Valid @RequestBody Assuming assuming) {
+    AssumedView setAssumedProfile(@PathVariable UUID jobId, @Valid @RequestBody Assuming assuming) {
         pictures.assume(jobId, assuming.model(), Optional.ofNullable(assuming.digest()));
-        return assumed(jobId);
+        return getAssumedProfiles(jobId);
     }
 
     private ProfileFacts known(String digest) {

@@ -9,8 +9,8 @@ import embrick.core.plan.Planning;
 import embrick.core.plan.ReducedPlan;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Size;
-import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.FramingDocument;
+import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.TicketDocument;
 import embrick.server.framings.PlanRequest;
 import embrick.server.framings.Plans;
@@ -105,7 +105,7 @@ class ProofController {
      * reduction it is the piece's own pixels; with one, so many of them go to one of the sheet that is shown.
      */
     @PostMapping(path = "/originals/{id}/proof", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> proof(
+    ResponseEntity<byte[]> renderProof(
             @PathVariable UUID id, @Valid @RequestBody ProofRequest request, HttpServletRequest http)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
@@ -136,8 +136,8 @@ class ProofController {
     /**
      * A picture to lay over the same proof: stripes where the paper cannot print the picture's colour, else see-through.
      */
-    @PostMapping(path = "/originals/{id}/unprintable", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> unprintable(
+    @PostMapping(path = "/originals/{id}/gamut-check", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> checkGamut(
             @PathVariable UUID id, @Valid @RequestBody ProofRequest request, HttpServletRequest http)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
@@ -161,8 +161,8 @@ class ProofController {
      */
     record LossView(double unprintableShare, double meanDifference, long pixels) {}
 
-    @PostMapping("/originals/{id}/colour-loss")
-    LossView loss(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
+    @PostMapping("/originals/{id}/gamut-loss")
+    LossView getGamutLoss(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         ready(planned.planning());
@@ -175,7 +175,8 @@ class ProofController {
 
     /** Where the piece has its strongest contours, the strongest first. */
     @PostMapping("/originals/{id}/contours")
-    List<ContourView> contours(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
+    List<ContourView> findContours(
+            @PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         Plan plan = ready(planned.planning());
@@ -197,7 +198,7 @@ class ProofController {
 
     /** What of a picture comes near the folds of its wrap, or the trim inside its bleed. */
     @PostMapping("/originals/{id}/crossings")
-    CrossingsView crossings(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
+    CrossingsView findCrossings(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         double within = KeptClear.millimetres(planned.ticket().edges());
@@ -228,9 +229,7 @@ class ProofController {
         return switch (planning) {
             case Planning.Ready ready -> ready.plan();
             case Planning.Refused refused ->
-                throw new ProblemException(
-                        HttpStatus.UNPROCESSABLE_CONTENT,
-                        refused.problems());
+                throw new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, refused.problems());
         };
     }
 }

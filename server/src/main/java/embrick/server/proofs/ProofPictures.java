@@ -5,7 +5,6 @@ import embrick.core.contours.Contours;
 import embrick.core.contours.Contours.Spot;
 import embrick.core.contours.Crossings;
 import embrick.core.contours.Crossings.Side;
-import embrick.core.sharpen.Halo;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
@@ -15,6 +14,7 @@ import embrick.core.print.Print;
 import embrick.core.print.PrintPart;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
+import embrick.core.sharpen.Halo;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Prints;
 import embrick.formats.ScreenPictures;
@@ -99,8 +99,8 @@ class ProofPictures {
     /** The strongest contours, in pixels of the plan's sheet; looked for on a reduced print without sharpening. */
     List<Spot> contours(String digest, SourceFacts facts, Plan plan) throws IOException {
         double reduction = reductionOf(plan);
-        Plan reduced =
-                ReducedPlan.of(plan.withSharpening(Optional.empty()), reduction).withResampling(Resampling.by(Method.AREA));
+        Plan reduced = ReducedPlan.of(plan.withSharpening(Optional.empty()), reduction)
+                .withResampling(Resampling.by(Method.AREA));
         return pictures.whole(digest, facts, opened -> {
             // Bands have the sheet's contours again.
             PixelRect sheet = reduced.sheetOnTotal();

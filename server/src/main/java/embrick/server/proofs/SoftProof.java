@@ -1,8 +1,8 @@
 package embrick.server.proofs;
 
 import embrick.core.colour.ColourPath;
-import embrick.core.gamut.GamutLoss;
 import embrick.core.gamut.GamutCheck;
+import embrick.core.gamut.GamutLoss;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Strip;

@@ -1,7 +1,7 @@
 package embrick.server.runs;
 
-import embrick.core.problem.Problem;
 import embrick.core.plan.Plan;
+import embrick.core.problem.Problem;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
@@ -127,19 +127,25 @@ class Attempts {
     /** Why a piece cannot even be begun. */
     private static Optional<Problem> unmakeable(Piece piece, boolean hasOriginal, boolean hasReadablePlan) {
         if (piece.deaths() >= MOST_DEATHS) {
-            return Optional.of(new Problem("set-aside", "piece",
+            return Optional.of(new Problem(
+                    "set-aside",
+                    "piece",
                     piece.originalPath() + " was set aside: " + piece.deaths()
                             + " times Embrick's process ended while this piece was being made.",
                     "Try it again; if it happens again, leave this picture out."));
         }
         if (piece.plan().isEmpty() || !hasOriginal) {
-            return Optional.of(new Problem("original-gone", "piece",
+            return Optional.of(new Problem(
+                    "original-gone",
+                    "piece",
                     piece.originalPath() + " is no longer in the pile.",
                     "Add it again and start a new run."));
         }
         return hasReadablePlan
                 ? Optional.empty()
-                : Optional.of(new Problem("plan-unreadable", "piece",
+                : Optional.of(new Problem(
+                        "plan-unreadable",
+                        "piece",
                         "The stored plan of " + piece.name() + " cannot be read by this version of Embrick.",
                         "Start a new run of this picture."));
     }

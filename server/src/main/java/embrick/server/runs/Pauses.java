@@ -49,17 +49,23 @@ class Pauses {
     /** The reason for which a whole run must wait, if a failure to write is not this one piece's. */
     Optional<Problem> reasonFor(IOException failed, Path folder) {
         if (Storage.isFull(failed)) {
-            return Optional.of(new Problem("disk-full", "folder",
+            return Optional.of(new Problem(
+                    "disk-full",
+                    "folder",
                     "The storage disk is full.",
                     "Make room on it: the run goes on by itself. Nothing that is finished is lost."));
         }
         if (!Files.isDirectory(folder)) {
-            return Optional.of(new Problem("folder-gone", "folder",
+            return Optional.of(new Problem(
+                    "folder-gone",
+                    "folder",
                     "The folder " + folder + " is not there any more.",
                     "Put it back, empty or as it was: the run goes on by itself."));
         }
         if (!storage.isWritable()) {
-            return Optional.of(new Problem("disk-away", "folder",
+            return Optional.of(new Problem(
+                    "disk-away",
+                    "folder",
                     "Nothing can be written to the storage folder: " + failed.getMessage() + ".",
                     "See that its disk is there and may be written to: the run goes on by itself."));
         }

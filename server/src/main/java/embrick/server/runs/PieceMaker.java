@@ -1,9 +1,9 @@
 package embrick.server.runs;
 
-import embrick.core.problem.Problem;
 import embrick.core.check.Expectation;
-import embrick.core.sharpen.Halo;
 import embrick.core.print.Print;
+import embrick.core.problem.Problem;
+import embrick.core.sharpen.Halo;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
 import embrick.formats.Prints;
@@ -101,7 +101,9 @@ class PieceMaker {
         } catch (UnusablePictureException unusable) {
             fail(attempt, unusable.code(), unusable.getMessage(), unusable.remedy());
         } catch (PieceFiles.NameTakenException taken) {
-            fail(attempt, new Problem("name-taken", "piece", taken.getMessage(), "Move that file away, then try again."));
+            fail(
+                    attempt,
+                    new Problem("name-taken", "piece", taken.getMessage(), "Move that file away, then try again."));
         } catch (IOException failed) {
             failOrPause(attempt, failed);
         } catch (RuntimeException | Error failed) {

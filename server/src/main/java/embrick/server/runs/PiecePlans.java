@@ -21,10 +21,7 @@ class PiecePlans {
     /** Gives a piece its plan, or its problem. */
     void settle(Piece piece, Original original, Estimate.Planned planned, Instant now) {
         switch (planned) {
-            case Estimate.Planned.Unusable unusable ->
-                piece.fail(
-                        of(original, " ", unusable.problem()),
-                        now);
+            case Estimate.Planned.Unusable unusable -> piece.fail(of(original, " ", unusable.problem()), now);
             case Estimate.Planned.Plannable plannable -> settle(piece, original, plannable.planning(), now);
         }
     }
@@ -51,7 +48,6 @@ class PiecePlans {
 
     private static Problem of(Original original, String link, Problem problem) {
         String text = original.path() + link + problem.text();
-        return new Problem(
-                problem.code(), problem.subject(), text.endsWith(".") ? text : text + ".", problem.remedy());
+        return new Problem(problem.code(), problem.subject(), text.endsWith(".") ? text : text + ".", problem.remedy());
     }
 }

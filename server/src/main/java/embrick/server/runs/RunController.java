@@ -2,7 +2,9 @@ package embrick.server.runs;
 
 import embrick.server.runs.RunViews.RunView;
 import embrick.server.runs.RunViews.WholeRun;
+import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -49,7 +51,7 @@ class RunController {
      */
     @PostMapping("/tickets/{ticketId}/runs")
     @ResponseStatus(HttpStatus.CREATED)
-    RunView start(
+    RunView startRun(
             @PathVariable UUID ticketId,
             @RequestHeader(name = "Idempotency-Key", required = false) @Size(min = 1, max = 200) String key,
             @Valid @RequestBody StartRun start) {
@@ -58,28 +60,28 @@ class RunController {
     }
 
     @GetMapping("/jobs/{jobId}/runs")
-    List<RunView> list(@PathVariable UUID jobId) {
+    List<RunView> listRuns(@PathVariable UUID jobId) {
         return views.runs(runs.of(jobId));
     }
 
     @GetMapping("/runs/{id}")
-    WholeRun get(@PathVariable UUID id) {
+    WholeRun getRun(@PathVariable UUID id) {
         return new WholeRun(views.run(runs.get(id)), views.pieces(id));
     }
 
     /** Stopping, resuming and trying again are commands: sent twice they do no more than once, and need no version. */
     @PostMapping("/runs/{id}/stop")
-    RunView stop(@PathVariable UUID id) {
+    RunView stopRun(@PathVariable UUID id) {
         return views.run(runs.stop(id));
     }
 
     @PostMapping("/runs/{id}/resume")
-    RunView resume(@PathVariable UUID id) {
+    RunView resumeRun(@PathVariable UUID id) {
         return views.run(runs.resume(id));
     }
 
     @PostMapping("/runs/{id}/retry")
-    RunView retry(@PathVariable UUID id, @Valid @RequestBody Retry retry) {
+    RunView retryPieces(@PathVariable UUID id, @Valid @RequestBody Retry retry) {
         return views.run(runs.retry(id, Optional.ofNullable(retry.pieceIds())));
     }
 
@@ -87,8 +89,15 @@ class RunController {
      * Server-sent events named {@code run}, each a run with the pieces that changed; at most four a second. The first events
      * tell the runs that are not finished, without pieces: {@code GET /runs/{id}} has them.
      */
+    @ApiResponse(
+            responseCode = "200",
+            description = "Events named run, each with this as its data",
+            content =
+                    @Content(
+                            mediaType = MediaType.TEXT_EVENT_STREAM_VALUE,
+                            schema = @Schema(implementation = RunViews.WholeRun.class)))
     @GetMapping(path = "/jobs/{jobId}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@PathVariable UUID jobId) {
+    SseEmitter followJob(@PathVariable UUID jobId) {
         return events.subscribe(jobId);
     }
 }

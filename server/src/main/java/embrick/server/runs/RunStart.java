@@ -153,9 +153,7 @@ public class RunStart {
 
     private static void requireNames(Estimate.Whole whole) {
         if (whole.names() instanceof Allotment.Refused refused) {
-            throw new ProblemException(
-                    HttpStatus.UNPROCESSABLE_CONTENT,
-                    refused.problems());
+            throw new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, refused.problems());
         }
     }
 

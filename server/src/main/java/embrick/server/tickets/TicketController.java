@@ -57,7 +57,7 @@ class TicketController {
             @NotNull SpokenLength height) {}
 
     @GetMapping("/papers")
-    List<PaperView> papers() {
+    List<PaperView> listPapers() {
         return PaperCatalogue.all().stream()
                 .map(paper -> new PaperView(
                         paper.name(),
@@ -69,7 +69,7 @@ class TicketController {
 
     /** Reads a length as people type it, {@code 210 mm}, {@code 6in}, {@code 1 1/2}; {@code unit} is that of a bare number. */
     @GetMapping("/length")
-    SpokenLength length(@RequestParam String text, @RequestParam LengthUnit unit) {
+    SpokenLength readLength(@RequestParam String text, @RequestParam LengthUnit unit) {
         try {
             return SpokenLength.of(Length.parse(text, unit));
         } catch (IllegalArgumentException | ArithmeticException wrong) {
@@ -82,24 +82,24 @@ class TicketController {
     }
 
     @GetMapping("/jobs/{jobId}/tickets")
-    List<TicketView> list(@PathVariable UUID jobId) {
+    List<TicketView> listTickets(@PathVariable UUID jobId) {
         return tickets.of(jobId).stream().map(this::view).toList();
     }
 
     @PostMapping("/jobs/{jobId}/tickets")
     @ResponseStatus(HttpStatus.CREATED)
-    ResponseEntity<TicketView> add(@PathVariable UUID jobId, @Valid @RequestBody TicketDocument document) {
+    ResponseEntity<TicketView> addTicket(@PathVariable UUID jobId, @Valid @RequestBody TicketDocument document) {
         return tagged(HttpStatus.CREATED, tickets.add(jobId, document));
     }
 
     @GetMapping("/tickets/{id}")
-    ResponseEntity<TicketView> get(@PathVariable UUID id) {
+    ResponseEntity<TicketView> getTicket(@PathVariable UUID id) {
         return tagged(HttpStatus.OK, tickets.get(id));
     }
 
     /** {@code If-Match} carries the version that was looked at. */
     @PutMapping("/tickets/{id}")
-    ResponseEntity<TicketView> change(
+    ResponseEntity<TicketView> changeTicket(
             @PathVariable UUID id,
             @RequestHeader("If-Match") String ifMatch,
             @Valid @RequestBody TicketDocument document) {
@@ -108,7 +108,7 @@ class TicketController {
 
     @DeleteMapping("/tickets/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable UUID id) {
+    void deleteTicket(@PathVariable UUID id) {
         tickets.remove(id);
     }
 

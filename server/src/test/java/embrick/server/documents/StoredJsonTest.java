@@ -31,9 +31,9 @@ import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Rounding;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
@@ -169,7 +169,8 @@ class StoredJsonTest {
         assertThat(read.sharpening())
                 .isEqualTo(new Sharpening.LocalContrast(30, Length.parse("7.5 mm", LengthUnit.MM)));
         assertThat(read.resampling().ringing()).isEqualTo(Resampling.Ringing.LIMITED);
-        assertThat(json.ticket(old.replace("\"kind\":\"convert\"", "\"kind\":\"name\"").replaceAll(",\"intent\":\"\\w+\",\"blackPoint\":\"\\w+\"", ""))
+        assertThat(json.ticket(old.replace("\"kind\":\"convert\"", "\"kind\":\"name\"")
+                                .replaceAll(",\"intent\":\"\\w+\",\"blackPoint\":\"\\w+\"", ""))
                         .colour())
                 .isEqualTo(new ColourDocument.AssignColours(
                         new ColourDocument.ProfileDocument(ColourDocument.SRGB, ColourModel.RGB)));

@@ -276,7 +276,8 @@ class EditTest {
 
     @Test
     void aSharpeningForThisPictureAloneIsCarried() {
-        Map<String, Object> sharpening = Map.of("schemaVersion", 2, "sharpening", Map.of("kind", "paper", "paper", "MATT"));
+        Map<String, Object> sharpening =
+                Map.of("schemaVersion", 2, "sharpening", Map.of("kind", "paper", "paper", "MATT"));
         edit("own sharpening", List.of(), List.of(override(0, sharpening)));
         JsonNode changes = api.post(
                         "/tickets/" + ticket + "/carry",

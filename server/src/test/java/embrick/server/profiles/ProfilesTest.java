@@ -77,10 +77,10 @@ class ProfilesTest {
         assertThat(lustre.path("tables").size()).isEqualTo(3);
         assertThat(lustre.path("white").path("l").asDouble()).isBetween(96.0, 98.0);
         assertThat(titled(shelf, "sRGB").path("digest").asString()).isEqualTo(ColourDocument.SRGB);
-        JsonNode portrait = api.get("/profiles/" + lustre.path("digest").asString() + "/portrait")
+        JsonNode gamut = api.get("/profiles/" + lustre.path("digest").asString() + "/gamut")
                 .body();
-        assertThat(portrait.path("slices").size()).isEqualTo(4);
-        assertThat(portrait.path("chromaticities").size()).isGreaterThan(5);
+        assertThat(gamut.path("slices").size()).isEqualTo(4);
+        assertThat(gamut.path("chromaticities").size()).isGreaterThan(5);
         assertThat(api.get("/profiles/" + "0".repeat(64)).status()).isEqualTo(404);
     }
 
@@ -224,13 +224,13 @@ class ProfilesTest {
         String id = picture(job).path("id").asString();
         ObjectNode ticket =
                 converted((ObjectNode) document(job), ShippedProfile.COTTON_RAG_CMYK.digest(), "CMYK", "RELATIVE");
-        JsonNode loss = api.post("/originals/" + id + "/colour-loss", Map.of("ticket", ticket))
+        JsonNode loss = api.post("/originals/" + id + "/gamut-loss", Map.of("ticket", ticket))
                 .body();
         // The columns between the thirds are mixtures of the two, three or four of 600.
         assertThat(loss.path("unprintableShare").asDouble()).isCloseTo(1 / 3.0, within(0.007));
         assertThat(loss.path("meanDifference").asDouble()).isGreaterThan(2);
 
-        byte[] marks = api.picture("/originals/" + id + "/unprintable", proof(ticket, "PAPER"), "Content-Type")
+        byte[] marks = api.picture("/originals/" + id + "/gamut-check", proof(ticket, "PAPER"), "Content-Type")
                 .bytes();
         var striped = ImageIO.read(new ByteArrayInputStream(marks));
         int stripes = 0;

@@ -110,7 +110,7 @@ class PieceMakerTest {
             RunRepository runs = context.getBean(RunRepository.class);
             Piece waiting = pieces.lock(piece).orElseThrow();
             waiting.await(Clock.systemUTC().instant());
-            runs.lock(waiting.runId()).orElseThrow().goOn(Clock.systemUTC().instant(), 0);
+            runs.lock(waiting.runId()).orElseThrow().resume(Clock.systemUTC().instant(), 0);
             database.sql("delete from scheduled_tasks where task_instance = :piece")
                     .param("piece", piece.toString())
                     .update();

@@ -90,7 +90,8 @@ class RunTest {
         edit(job, document -> {
             ((ObjectNode) document.path("size").path("width")).put("value", 2);
             ((ObjectNode) document.path("size").path("height")).put("value", 3);
-            ObjectNode sharpening = document.putObject("sharpening").put("kind", "exact").put("strength", 100);
+            ObjectNode sharpening =
+                    document.putObject("sharpening").put("kind", "exact").put("strength", 100);
             sharpening.putObject("radius").put("value", 0.4).put("unit", "MM");
             sharpening.put("threshold", 0);
             document.putObject("file").put("kind", "png").put("depth", "SIXTEEN");

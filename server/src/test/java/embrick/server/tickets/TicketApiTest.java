@@ -86,7 +86,8 @@ class TicketApiTest {
     void sharpeningThatCannotWorkIsExplainedAtItsPhrase() {
         ObjectNode ticket = api.firstTicket(api.newJob("sharpening"));
         Answer answer = change(ticket, document -> {
-            ObjectNode sharpening = document.putObject("sharpening").put("kind", "exact").put("strength", 130);
+            ObjectNode sharpening =
+                    document.putObject("sharpening").put("kind", "exact").put("strength", 130);
             sharpening.putObject("radius").put("value", 0.1).put("unit", "MM");
             sharpening.put("threshold", 1);
         });
