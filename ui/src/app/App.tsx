@@ -1,17 +1,9 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { App as AntApp, ConfigProvider } from 'antd';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
-import { BenchPage } from '../features/bench';
-import { DeliveryPage } from '../features/delivery';
+import { createBrowserRouter, RouterProvider } from 'react-router';
 import { IntakeProvider } from '../features/intake';
-import { JobsPage } from '../features/jobs';
-import { PilePage } from '../features/pile';
-import { ShelfPage } from '../features/profiles';
-import { ProofPage } from '../features/proof';
-import { RunPage } from '../features/run';
-import { JobShell, Page } from '../features/shell';
-import { TicketPage } from '../features/ticket';
 import { Problem } from '../api/problems';
+import { routes } from './routes';
 import { theme } from './theme';
 
 const queries = new QueryClient({
@@ -23,31 +15,7 @@ const queries = new QueryClient({
     } },
 });
 
-const router = createBrowserRouter([
-  {
-    element: <Page />,
-    children: [
-      { path: '/', element: <JobsPage /> },
-      { path: '/profiles', element: <ShelfPage /> },
-      {
-        path: '/jobs/:jobId',
-        element: <JobShell />,
-        children: [
-          { index: true, element: <Navigate to="pile" replace /> },
-          { path: 'pile', element: <PilePage /> },
-          { path: 'ticket', element: <TicketPage /> },
-          { path: 'ticket/:ticketId', element: <TicketPage /> },
-          { path: 'bench', element: <BenchPage /> },
-          { path: 'proof', element: <ProofPage /> },
-          { path: 'run', element: <RunPage /> },
-          { path: 'run/:runId', element: <RunPage /> },
-          { path: 'delivery', element: <DeliveryPage /> },
-          { path: 'delivery/:runId', element: <DeliveryPage /> },
-        ],
-      },
-    ],
-  },
-]);
+const router = createBrowserRouter(routes);
 
 export function App() {
   return (

@@ -1,11 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { App, Button, Select } from 'antd';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useLocation, useNavigate, useParams } from 'react-router';
 import { isForPieces, smallPicture, type Schemas } from '../../api/client';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
-import { CarryDrawer } from '../carry';
 import {
   centred,
   held,
@@ -28,13 +27,15 @@ import { BenchTools } from './BenchTools';
 import { FiguresBar } from './FiguresBar';
 import { NearFigure } from './NearFigure';
 import { guides, type Guide } from './Guides';
-import { actOf, type BenchCommand } from './keys';
+import { commandOf, repeats, type BenchCommand } from './keys';
 import { KeySheet } from './KeySheet';
 import { Stage } from './Stage';
 import { useHand } from './useHand';
 import { useLevelLine } from './useLevelLine';
 import { usePlanAhead, usePlanned, type Subject } from './usePlanned';
 import './bench.css';
+
+const CarryDrawer = lazy(() => import('../carry/dialog'));
 
 const TIGHTEN = 1.03;
 const MM_PER_INCH = 25.4;
@@ -44,7 +45,6 @@ type Plan = Schemas['PlanNumbers'];
 /** Where pictures are framed, one after the other, by hand or by keys. */
 export function BenchPage() {
   const { jobId = '' } = useParams();
-  const [search] = useSearchParams();
   const job = useJob(jobId).data;
   const tickets = useTickets(jobId).data;
   const ticket = useActiveTicket(jobId);
@@ -60,9 +60,9 @@ export function BenchPage() {
   const navigate = useNavigate();
   const { message } = App.useApp();
 
-  const only = search.get('only');
+  const only = (useLocation().state as { only?: string[] } | null)?.only;
   const originals = useMemo(() => {
-    const wanted = only ? new Set(only.split(',')) : undefined;
+    const wanted = only ? new Set(only) : undefined;
     return (originalsOfJob.data ?? []).filter(
       (original) => isForPieces(original) && !original.leftOut && (!wanted || wanted.has(original.id)),
     );
@@ -91,13 +91,13 @@ export function BenchPage() {
 
   // The next picture and its plan are here before they are asked for.
   const next = originals[at + 1];
-  const nextDeparture = next && overrideOf(next.id);
+  const nextOverride = next && overrideOf(next.id);
   const nextSubject = useMemo<Subject | undefined>(
     () =>
-      next && document && nextDeparture && framings.isLoaded
-        ? { originalId: next.id, ticket: document, override: nextDeparture }
+      next && document && nextOverride && framings.isLoaded
+        ? { originalId: next.id, ticket: document, override: nextOverride }
         : undefined,
-    [next, document, nextDeparture, framings.isLoaded],
+    [next, document, nextOverride, framings.isLoaded],
   );
   usePlanAhead(nextSubject, next ? of(next.id) : centred);
   useEffect(() => {
@@ -227,9 +227,10 @@ export function BenchPage() {
     if (event.key === 'Tab' && level.level === 'to-draw' && planned) {
       return level.lay(planned.plan.frame.seenWidth, planned.plan.frame.seenHeight);
     }
-    const wanted = actOf(event);
+    const wanted = commandOf(event);
     if (!wanted || (event.key === 'Enter' && target.closest('button, a'))) return;
     event.preventDefault();
+    if (event.repeat && !repeats.has(wanted)) return;
     commands[wanted](event.shiftKey);
   });
 
@@ -300,6 +301,7 @@ export function BenchPage() {
       </div>
       {keysOpen && <KeySheet onClose={() => setKeysOpen(false)} />}
       {carrying && (
+        <Suspense fallback={null}>
         <CarryDrawer
           from={original}
           originals={originals}
@@ -308,6 +310,7 @@ export function BenchPage() {
           onClose={() => setCarrying(false)}
           onCarry={edit}
         />
+        </Suspense>
       )}
     </main>
   );

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { actOf, keyLines } from './keys';
+import { commandOf, keyLines } from './keys';
 
 const press = (key: string, held: { ctrl?: boolean; shift?: boolean; alt?: boolean } = {}) =>
-  actOf({ key, ctrlKey: held.ctrl ?? false, shiftKey: held.shift ?? false, altKey: held.alt ?? false, metaKey: false });
+  commandOf({ key, ctrlKey: held.ctrl ?? false, shiftKey: held.shift ?? false, altKey: held.alt ?? false, metaKey: false });
 
 describe('the keys of the bench', () => {
   it('each stand for one command', () => {

@@ -70,8 +70,20 @@ for (const { keys, command } of keyLines) {
   if (command && keys.length === 1 && keys[0]!.length === 1) plain[keys[0]!.toLowerCase()] = command;
 }
 
+/** Held down, these go on; all others are done once, however long their key is held. */
+export const repeats: ReadonlySet<BenchCommand> = new Set([
+  'left',
+  'right',
+  'up',
+  'down',
+  'looser',
+  'tighter',
+  'tilt-back',
+  'tilt-on',
+]);
+
 /** Which command a key asks for. */
-export function actOf(event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>): BenchCommand | undefined {
+export function commandOf(event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>): BenchCommand | undefined {
   if (event.ctrlKey || event.metaKey) {
     if (event.key.toLowerCase() !== 'z') return undefined;
     return event.shiftKey ? 'redo' : 'undo';

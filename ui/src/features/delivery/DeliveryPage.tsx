@@ -18,6 +18,8 @@ const onDiskWords: Record<NonNullable<DeliveredPiece['onDisk']>, string> = {
   CHANGED: 'changed',
 };
 
+const isLost = ({ onDisk }: DeliveredPiece) => onDisk === 'MISSING' || onDisk === 'CHANGED';
+
 /** Where a run's pieces are, what is in it, and each piece with its original. */
 export function DeliveryPage() {
   const { jobId = '', runId } = useParams();
@@ -27,7 +29,8 @@ export function DeliveryPage() {
   const shownId = runId ?? delivered[0]?.id;
   const shown = runs.data?.find((run) => run.id === shownId);
   const delivery = useQuery({
-    queryKey: ['delivery', shownId, shown?.counts.checked],
+    // Looked at once more when the run has come to its end, not at each of its pieces.
+    queryKey: ['delivery', shownId, shown?.finishedAt],
     enabled: shownId !== undefined,
     queryFn: () => answer(api.GET('/api/v1/runs/{runId}/delivery', { params: { path: { runId: shownId! } } })),
   });
@@ -59,12 +62,26 @@ export function DeliveryPage() {
 
   const { data } = delivery;
   const checked = data.pieces.filter((piece) => piece.state === 'CHECKED');
-  const lost = checked.filter((piece) => piece.onDisk === 'MISSING' || piece.onDisk === 'CHANGED');
+  const lost = checked.filter(isLost);
   const weight = checked.reduce((sum, piece) => sum + (piece.fileBytes ?? 0), 0);
   const shownPieces = data.pieces.filter((piece) =>
     `${piece.name} ${piece.originalPath}`.toLowerCase().includes(wanted.toLowerCase()),
   );
   const base = `/api/v1/runs/${data.runId}`;
+  /** Looks first whether all is still there: what the server would refuse is told here, not on an empty page. */
+  const download = async (file: string) => {
+    const { data: now, error } = await delivery.refetch();
+    if (!now) void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`);
+    else if (!now.pieces.some(isLost)) window.location.assign(`${base}/${file}`);
+  };
+  const copy = async (place: string) => {
+    try {
+      await navigator.clipboard.writeText(place);
+      void message.success('The folder’s path was copied.');
+    } catch {
+      void message.warning('The browser does not let it be copied: select the path and copy it by hand.');
+    }
+  };
   return (
     <main className="shell-body delivery">
       <section className="card delivery-head" aria-label="Delivery">
@@ -88,10 +105,7 @@ export function DeliveryPage() {
             <code>{data.place}</code>
             <Button
               size="small"
-              onClick={() => {
-                void navigator.clipboard.writeText(data.place);
-                void message.success('The folder’s path was copied.');
-              }}
+              onClick={() => void copy(data.place)}
             >
               Copy the folder’s path
             </Button>
@@ -104,13 +118,13 @@ export function DeliveryPage() {
         </div>
         <span className="delivery-buttons">
           {lost.length === 0 ? (
-            <Button type="primary" href={`${base}/delivery.zip`}>
+            <Button type="primary" onClick={() => void download('delivery.zip')}>
               Download all as ZIP
             </Button>
           ) : (
             <Button href={`${base}/delivery.zip?of=PRESENT`}>ZIP of the {checked.length - lost.length} that are there</Button>
           )}
-          {lost.length === 0 && data.isForBooks && <Button href={`${base}/delivery.pdf`}>PDF book</Button>}
+          {lost.length === 0 && data.isForBooks && <Button onClick={() => void download('delivery.pdf')}>PDF book</Button>}
           <Button href={`${base}/delivery.csv`}>List as CSV</Button>
           <Button href={`${base}/delivery`} target="_blank">
             List as JSON

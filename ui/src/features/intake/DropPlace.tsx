@@ -1,5 +1,6 @@
-import { Button } from 'antd';
-import { useRef, useState, type ReactNode } from 'react';
+import { App, Button } from 'antd';
+import { useRef, useState, type ChangeEvent, type ReactNode } from 'react';
+import { count } from '../../shared/format';
 import { chosen, entriesOf, walk, type ArrivingFile } from './walkDropped';
 import './intake.css';
 
@@ -14,11 +15,26 @@ export function DropPlace({ title, children, onFiles }: Props) {
   const [over, setOver] = useState(false);
   const folders = useRef<HTMLInputElement>(null);
   const files = useRef<HTMLInputElement>(null);
+  const { notification } = App.useApp();
 
-  const take = (list: FileList | null) => {
-    if (!list || list.length === 0) return;
-    const { files: found, folder } = chosen(list);
-    onFiles(found, folder);
+  const takeChosen = ({ target }: ChangeEvent<HTMLInputElement>) => {
+    if (target.files && target.files.length > 0) {
+      const { files: found, folder } = chosen(target.files);
+      onFiles(found, folder);
+    }
+    // The same files can be chosen once more.
+    target.value = '';
+  };
+  const takeDropped = async (items: DataTransferItemList) => {
+    const { files: found, folder, unread } = await walk(entriesOf(items));
+    if (unread.length > 0) {
+      notification.error({
+        title: `${count(unread.length, 'file or folder', 'files or folders')} could not be read`,
+        description: `${unread.slice(0, 3).join(', ')}${unread.length > 3 ? ` and ${unread.length - 3} more` : ''}. Check that they still exist and may be read, then drop them again.`,
+        duration: 0,
+      });
+    }
+    if (found.length > 0 || unread.length === 0) onFiles(found, folder);
   };
 
   return (
@@ -33,8 +49,7 @@ export function DropPlace({ title, children, onFiles }: Props) {
       onDrop={(event) => {
         event.preventDefault();
         setOver(false);
-        const entries = entriesOf(event.dataTransfer.items);
-        void walk(entries).then(({ files: found, folder }) => onFiles(found, folder));
+        void takeDropped(event.dataTransfer.items);
       }}
     >
       <div>
@@ -54,7 +69,7 @@ export function DropPlace({ title, children, onFiles }: Props) {
         aria-label="Folder"
         data-role="folder"
         {...{ webkitdirectory: '' }}
-        onChange={(event) => take(event.target.files)}
+        onChange={takeChosen}
       />
       <input
         ref={files}
@@ -63,7 +78,7 @@ export function DropPlace({ title, children, onFiles }: Props) {
         multiple
         aria-label="Files"
         data-role="files"
-        onChange={(event) => take(event.target.files)}
+        onChange={takeChosen}
       />
     </section>
   );

@@ -1,10 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { App } from 'antd';
+import { App, Button } from 'antd';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count } from '../../shared/format';
-import { missing, send } from './send';
+import { missing, send, type Failure } from './send';
 import { IntakeContext, type Arriving } from './useIntake';
 import type { ArrivingFile } from './walkDropped';
 
@@ -29,12 +29,49 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
     [queries],
   );
 
+  const again = useRef<(jobId: string, files: ArrivingFile[]) => void>(undefined);
+  const tellFailures = useCallback(
+    (jobId: string, failures: Failure[]) => {
+      const key = `failed-${jobId}`;
+      const { message: reason, remedy } = Problem.from(failures[0]!.error);
+      notification.error({
+        key,
+        title: `${count(failures.length, 'file')} did not arrive`,
+        description: (
+          <>
+            <p>
+              {reason} {remedy}
+            </p>
+            <ul className="failed-files">
+              {failures.map(({ path }) => (
+                <li key={path}>{path}</li>
+              ))}
+            </ul>
+          </>
+        ),
+        actions: (
+          <Button
+            type="primary"
+            onClick={() => {
+              notification.destroy(key);
+              again.current?.(jobId, failures);
+            }}
+          >
+            Send {failures.length === 1 ? 'it' : 'them'} again
+          </Button>
+        ),
+        duration: 0,
+      });
+    },
+    [notification],
+  );
+
   const add = useCallback(
     async (jobId: string, files: ArrivingFile[]) => {
       try {
         const wanted = await missing(jobId, files);
         if (wanted.length === 0) {
-          void message.info(files.length === 0 ? 'There is no file in it.' : 'All of these pictures have been added before.');
+          void message.info(files.length === 0 ? 'There is no file in it.' : 'All of these pictures were added before.');
           return;
         }
         setArriving({ jobId, done: 0, all: wanted.length });
@@ -54,13 +91,7 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
             duration: 0,
           });
         }
-        if (failures.length > 0) {
-          notification.error({
-            title: `${count(failures.length, 'file')} did not arrive`,
-            description: `${failures[0]!.path}: ${Problem.from(failures[0]!.error).message} Drop the folder again: only what is missing is sent.`,
-            duration: 0,
-          });
-        }
+        if (failures.length > 0) tellFailures(jobId, failures);
       } catch (error) {
         const problem = Problem.from(error);
         notification.error({ title: problem.message, description: problem.remedy, duration: 0 });
@@ -69,8 +100,10 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
         await refresh(jobId);
       }
     },
-    [message, notification, refresh],
+    [message, notification, refresh, tellFailures],
   );
+
+  again.current = (jobId, files) => void add(jobId, files);
 
   const newJob = useCallback(
     async (folder: string, files: ArrivingFile[]) => {

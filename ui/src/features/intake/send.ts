@@ -10,6 +10,7 @@ const LARGEST_READ = 1 << 30;
 
 export interface Failure {
   path: string;
+  file: File;
   error: unknown;
 }
 
@@ -87,7 +88,7 @@ export async function send(
         );
         if (original.path.normalize() !== path.normalize()) beside.push({ path, as: original.path });
       } catch (error) {
-        failures.push({ path, error });
+        failures.push({ path, file, error });
       }
       onArrived(++done);
     }

@@ -19,41 +19,55 @@ export function entriesOf(items: DataTransferItemList): FileSystemEntry[] {
     .filter((entry): entry is FileSystemEntry => entry !== null);
 }
 
-/** All files in what was dropped, subfolders kept. One dropped folder's own name is no part of the paths. */
-export async function walk(entries: FileSystemEntry[]): Promise<{ files: ArrivingFile[]; folder: string }> {
-  const only = entries.length === 1 ? entries[0] : undefined;
-  const files: ArrivingFile[] = [];
-  if (only?.isDirectory) {
-    await walkFolder(only as FileSystemDirectoryEntry, '', files);
-    return { files, folder: only.name };
-  }
-  for (const entry of entries) {
-    await walkEntry(entry, '', files);
-  }
-  return { files, folder: '' };
+export interface Walked {
+  files: ArrivingFile[];
+  /** The name of the one folder that was dropped; empty if it was anything else. */
+  folder: string;
+  /** Paths of files and folders that the browser could not read. */
+  unread: string[];
 }
 
-async function walkEntry(entry: FileSystemEntry, below: string, files: ArrivingFile[]): Promise<void> {
+/** All files in what was dropped, subfolders kept. One dropped folder's own name is no part of the paths. */
+export async function walk(entries: FileSystemEntry[]): Promise<Walked> {
+  const only = entries.length === 1 ? entries[0] : undefined;
+  const walked: Walked = { files: [], folder: only?.isDirectory ? only.name : '', unread: [] };
+  if (only?.isDirectory) {
+    await walkFolder(only as FileSystemDirectoryEntry, '', walked);
+  } else {
+    for (const entry of entries) await walkEntry(entry, '', walked);
+  }
+  return walked;
+}
+
+async function walkEntry(entry: FileSystemEntry, below: string, walked: Walked): Promise<void> {
   if (entry.isDirectory) {
-    await walkFolder(entry as FileSystemDirectoryEntry, `${below}${entry.name}/`, files);
+    await walkFolder(entry as FileSystemDirectoryEntry, `${below}${entry.name}/`, walked);
     return;
   }
   const path = below + entry.name;
-  if (!isLitter(path)) {
+  if (isLitter(path)) return;
+  try {
     const file = await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject));
-    files.push({ path, file });
+    walked.files.push({ path, file });
+  } catch {
+    walked.unread.push(path);
   }
 }
 
-async function walkFolder(folder: FileSystemDirectoryEntry, below: string, files: ArrivingFile[]): Promise<void> {
+/** A folder that cannot be read does not stop the others. */
+async function walkFolder(folder: FileSystemDirectoryEntry, below: string, walked: Walked): Promise<void> {
   const reader = folder.createReader();
   // A reader gives its entries in portions; an empty one is the last.
   for (;;) {
-    const portion = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject));
-    if (portion.length === 0) return;
-    for (const entry of portion) {
-      await walkEntry(entry, below, files);
+    let portion: FileSystemEntry[];
+    try {
+      portion = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject));
+    } catch {
+      walked.unread.push(below || folder.name);
+      return;
     }
+    if (portion.length === 0) return;
+    for (const entry of portion) await walkEntry(entry, below, walked);
   }
 }
 

@@ -1,2 +1,1 @@
-export { JobsPage } from './JobsPage';
 export { jobsKey, useJob } from './queries';

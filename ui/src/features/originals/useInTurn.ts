@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation, useSearchParams } from 'react-router';
 
 /**
  * Pictures taken one after the other; the page's address says which one is here.
@@ -20,8 +20,9 @@ export function useInTurn<T extends { id: string }>(originals: T[]) {
     ahead.current = at;
   }, [at, here]);
   // The setter is another one after every step; pages that are drawn once more for it need not be.
-  const newest = useRef({ originals, setSearch });
-  newest.current = { originals, setSearch };
+  const { state } = useLocation() as { state: unknown };
+  const newest = useRef({ originals, setSearch, state });
+  newest.current = { originals, setSearch, state };
   const go = useCallback((to: number) => {
     const next = newest.current.originals[to];
     if (!next) return;
@@ -32,7 +33,8 @@ export function useInTurn<T extends { id: string }>(originals: T[]) {
         before.set('at', next.id);
         return before;
       },
-      { replace: true },
+      // The state holds which pictures were chosen to be framed.
+      { replace: true, state: newest.current.state },
     );
   }, []);
   return { at, original: originals[at], ahead, go };

@@ -68,7 +68,7 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
                 {oddities(original) || colourText(original)}
               </span>
               <span className="picture-line">
-                {lossText(entry) || (estimate && estimate.width > 0 ? `leaves ${pixels(estimate.width, estimate.height)} px` : ' ')}
+                {lossText(entry) || (estimate && estimate.width > 0 ? `output ${pixels(estimate.width, estimate.height)} px` : ' ')}
               </span>
             </>
           )}

@@ -1,25 +1,27 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Segmented, Select } from 'antd';
-import { useMemo, useRef, useState } from 'react';
+import { App, Button, Segmented } from 'antd';
+import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api, isForPieces } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, stem } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
-import { CarryDrawer } from '../carry';
 import { overrideWords, useFramings } from '../framing';
 import { DropPlace, useIntake, type ArrivingFile } from '../intake';
 import { useJob } from '../jobs';
-import { SayProfile } from '../profiles';
 import { estimateQuery, sizeWords, startRun, useActiveTicket } from '../ticket';
 import { PictureGrid } from './PictureGrid';
-import { PictureTable } from './PictureTable';
 import { arranged, filters, sortWords, type Entry, type FilterKey, type SortKey } from './pileModel';
 import { originalsQuery, useOriginals } from '../originals';
 import { useLosses } from './useLosses';
 import './pile.css';
 
 const NOBODY: [] = [];
+
+// What most visits do not open comes when it is opened.
+const PictureTable = lazy(() => import('./PictureTable').then(({ PictureTable: Table }) => ({ default: Table })));
+const CarryDrawer = lazy(() => import('../carry/dialog'));
+const SayProfile = lazy(() => import('../profiles/dialog'));
 
 export function PilePage() {
   const { jobId = '' } = useParams();
@@ -122,14 +124,18 @@ export function PilePage() {
         >
           Select {shown.length === entries.length ? 'all' : `these ${shown.length}`}
         </Button>
-        <Select
+        <select
+          className="pile-sort"
           aria-label="Sorted"
-          variant="borderless"
           value={sort}
-          onChange={setSort}
-          options={Object.entries(sortWords).map(([value, label]) => ({ value, label: `sorted ${label}` }))}
-          popupMatchSelectWidth={false}
-        />
+          onChange={(event) => setSort(event.target.value as SortKey)}
+        >
+          {Object.entries(sortWords).map(([value, label]) => (
+            <option key={value} value={value}>
+              sorted {label}
+            </option>
+          ))}
+        </select>
         <Segmented options={['Pictures', 'Table']} value={view} onChange={setView} />
         <Button onClick={() => setAdding(!adding)}>Add a folder</Button>
       </div>
@@ -143,7 +149,9 @@ export function PilePage() {
           onOpen={({ original }) => isForPieces(original) && void navigate(`/jobs/${jobId}/bench?at=${original.id}`)}
         />
       ) : (
-        <PictureTable entries={shown} chosen={chosen} onChosen={setChosen} />
+        <Suspense fallback={<Loading what="the table" />}>
+          <PictureTable entries={shown} chosen={chosen} onChosen={setChosen} />
+        </Suspense>
       )}
       <Foot jobId={jobId} entries={entries} chosen={chosen} framings={framings} onDone={() => setChosen(new Set())} />
     </main>
@@ -188,10 +196,11 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
         );
       }
     },
+    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
+    onSuccess: onDone,
     onSettled: () => {
       void queries.invalidateQueries({ queryKey: originalsQuery(jobId).queryKey });
       void queries.invalidateQueries({ queryKey: ['estimate', jobId] });
-      onDone();
     },
   });
   const damaged = picked.filter(({ original }) => original.damage);
@@ -249,7 +258,9 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           <Button
             type="primary"
             disabled={forPieces.length === 0}
-            onClick={() => void navigate(`/jobs/${jobId}/bench?only=${forPieces.map(({ original }) => original.id).join(',')}`)}
+            onClick={() =>
+              void navigate(`/jobs/${jobId}/bench`, { state: { only: forPieces.map(({ original }) => original.id) } })
+            }
           >
             Frame these {forPieces.length}
           </Button>
@@ -272,6 +283,7 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           </Button>
         </>
       )}
+      <Suspense fallback={null}>
       {isSaying && (
         <SayProfile jobId={jobId} pictures={pictures.map(({ original }) => original)} onClose={() => setSaying(false)} />
       )}
@@ -287,6 +299,7 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           onCarry={framings.edit}
         />
       )}
+      </Suspense>
     </footer>
   );
 }

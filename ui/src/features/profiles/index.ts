@@ -1,4 +1,2 @@
 export { gamutLossQuery, profilesQuery, useProfiles, useProfileTitle, type Profile } from './queries';
 export { ProfileSelect } from './ProfileSelect';
-export { SayProfile } from './SayProfile';
-export { ShelfPage } from './ShelfPage';

@@ -7,6 +7,7 @@ import { isForPieces } from '../../api/client';
 import { decimals, pixels } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
+import { useRested } from '../../shared/useRested';
 import { centred, noOverride, PictureColumn, useFramings } from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
@@ -33,7 +34,10 @@ import { SheetMap } from './SheetMap';
 import { Trial, type Tried } from './Trial';
 import './proof.css';
 
-/** What the file is held against. */
+/** A part of the sheet is asked for when it has stayed so long. */
+const REST_MILLIS = 70;
+
+/** What the file is compared with. */
 type Beside = 'ORIGINAL' | 'UNSHARPENED' | 'TICKET' | 'COLOURS';
 
 const besideNames: Record<Beside, string> = {
@@ -139,7 +143,9 @@ export function ProofPage() {
   }, [plan, view, shown, middle, look]);
   const isSharpened = plan?.sharpening !== undefined && plan.sharpening !== null;
   const compared: Beside = (beside === 'UNSHARPENED' && !isSharpened) || (beside === 'TICKET' && !isTrying) ? 'ORIGINAL' : beside;
-  const after = useQuery(proofQuery(subject, part));
+  // While keys or the hand move it, parts follow each other faster than they can be made.
+  const asked = useRested(part, REST_MILLIS) ?? part;
+  const after = useQuery(proofQuery(subject, asked));
   const inOwnColours = useMemo<ProofSubject | undefined>(
     () => subject && { ...subject, ticket: { ...subject.ticket, colour: { kind: 'keep' }, sharpening: { kind: 'none' }, file: TRIED_FILE },
       override: noOverride,
@@ -149,16 +155,16 @@ export function ProofPage() {
   const before = useQuery(
     proofQuery(
       { TICKET: asOrdered, COLOURS: inOwnColours, ORIGINAL: subject, UNSHARPENED: subject }[compared],
-      part && {
-        ...part,
+      asked && {
+        ...asked,
         show: compared === 'TICKET' || compared === 'COLOURS' ? 'FILE' : compared,
-        look: compared === 'COLOURS' ? 'WHITE' : part.look,
+        look: compared === 'COLOURS' ? 'WHITE' : asked.look,
       },
     ),
   );
   const colour = subject?.ticket.colour;
   const converts = colour?.kind === 'convert' ? colour : undefined;
-  const marks = useQuery(gamutCheckQuery(marked && converts ? subject : undefined, part)).data;
+  const marks = useQuery(gamutCheckQuery(marked && converts ? subject : undefined, asked)).data;
   const loss = useQuery({
     ...gamutLossQuery(original, subject?.ticket, subject?.framing),
     enabled: original !== undefined && subject !== undefined && converts !== undefined,
@@ -235,7 +241,7 @@ export function ProofPage() {
     const command = commands[event.key.length === 1 ? event.key.toLowerCase() : event.key];
     if (!command || (event.key === 'Enter' && target.closest('button, a'))) return;
     event.preventDefault();
-    command();
+    if (!event.repeat || event.key.startsWith('Arrow')) command();
   });
 
   if (originalsOfJob.isPending || !ticket) return <Loading what="the pictures" />;

@@ -1,9 +1,7 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Button, Typography } from 'antd';
+import { Button } from 'antd';
 import { Link, Outlet, useMatch } from 'react-router';
 import { useIntake } from '../intake';
-import { answer, api } from '../../api/client';
-import { jobsKey, useJob } from '../jobs';
+import { JobName } from './JobName';
 import { RunningNow } from '../run';
 import './shell.css';
 
@@ -30,29 +28,6 @@ export function Page() {
       </header>
       <Outlet />
     </div>
-  );
-}
-
-function JobName({ jobId }: { jobId: string }) {
-  const job = useJob(jobId).data;
-  const queries = useQueryClient();
-  const rename = useMutation({
-    mutationFn: (name: string) =>
-      answer(api.PUT('/api/v1/jobs/{id}', { params: { path: { id: jobId } }, body: { name } })),
-    onSettled: () => void queries.invalidateQueries({ queryKey: jobsKey }),
-  });
-  if (!job) return null;
-  return (
-    <Typography.Text
-      className="top-job"
-      editable={{
-        tooltip: 'Rename the job',
-        maxLength: 120,
-        onChange: (name) => name.trim() && name !== job.name && rename.mutate(name.trim()),
-      }}
-    >
-      {job.name}
-    </Typography.Text>
   );
 }
 

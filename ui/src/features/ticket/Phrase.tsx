@@ -5,15 +5,18 @@ import type { ProblemDetail } from '../../api/problems';
 interface Props {
   words: string;
   label: string;
+  /** What follows it and stays on its line. */
+  after?: string;
   problem?: ProblemDetail;
   children: (close: () => void) => ReactNode;
 }
 
 /** An underlined part of the sentence that opens to be changed. */
-export function Phrase({ words, label, problem, children }: Props) {
+export function Phrase({ words, label, after, problem, children }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <>
+      <span className="phrase-line">
       <Popover
         trigger="click"
         open={open}
@@ -33,6 +36,8 @@ export function Phrase({ words, label, problem, children }: Props) {
           {words}
         </button>
       </Popover>
+      {after}
+      </span>
       {problem && (
         <span className="phrase-problem" role="alert">
           ■ {problem.text} {problem.remedy}

@@ -155,7 +155,7 @@ describe('the ticket', () => {
     expect(sentence()).toContain('in sRGB, assigned without converting, as');
     cleanup();
     show({ colour: { kind: 'keep' } });
-    expect(sentence()).toContain('in its own colours, as');
+    expect(sentence()).toContain('in each picture’s own colours, as');
   });
 
   it('takes compensation away where absolute is chosen, and gives the rest as it was', async () => {

@@ -48,60 +48,61 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
   return (
     <p className="sentence">
       Print {pieces === 0 ? 'every picture' : pieces === 1 ? 'the picture' : `all ${pieces} pictures`} at{' '}
-      <Phrase words={sizeWords(document.size)} label="Size" problem={wrong('size')}>
+      <Phrase after="," words={sizeWords(document.size)} label="Size" problem={wrong('size')}>
         {() => <SizeForm value={document.size} onChange={(size) => onChange({ size })} />}
       </Phrase>
       {document.size.kind !== 'own' && (
         <>
-          ,{' '}
-          <Phrase words={turnWords[document.turn]} label="Orientation of the sheet">
+          {' '}
+          <Phrase after="," words={turnWords[document.turn]} label="Orientation of the sheet">
             {() => <TurnForm value={document.turn} onChange={(turn) => onChange({ turn })} />}
           </Phrase>
         </>
       )}
       {onPaper && (
         <>
-          ,{' '}
-          <Phrase words={fitWords(document.fit)} label="How the picture fits the paper" problem={wrong('fit')}>
+          {' '}
+          <Phrase after="," words={fitWords(document.fit)} label="How the picture fits the paper" problem={wrong('fit')}>
             {() => <FitForm value={document.fit} onChange={(fit) => onChange({ fit })} />}
           </Phrase>
         </>
       )}
-      , with{' '}
-      <Phrase words={edgesWords(document.edges)} label="Edges" problem={wrong('edges')}>
+      {' '}with{' '}
+      <Phrase after="," words={edgesWords(document.edges)} label="Edges" problem={wrong('edges')}>
         {() => (
           <EdgesForm value={document.edges} unit={document.unit} plan={plan} onChange={(edges) => onChange({ edges })} />
         )}
       </Phrase>
-      , {onPaper ? 'at' : 'marked'}{' '}
-      <Phrase words={`${document.ppi} ppi`} label="Resolution" problem={wrong('ppi')}>
+      {onPaper ? ' at' : ' marked'}{' '}
+      <Phrase after="," words={`${document.ppi} ppi`} label="Resolution" problem={wrong('ppi')}>
         {() => <PpiForm value={document.ppi} onChange={(ppi) => onChange({ ppi })} />}
       </Phrase>
-      , to be seen{' '}
-      <Phrase words={viewingWords[document.viewing]} label="Viewing distance">
+      {' '}to be seen{' '}
+      <Phrase after="," words={viewingWords[document.viewing]} label="Viewing distance">
         {() => <ViewingForm value={document.viewing} onChange={(viewing) => onChange({ viewing })} />}
       </Phrase>
-      ,{' '}
-      <Phrase words={resamplingWords(document.resampling)} label="Resampling">
+      {' '}
+      <Phrase after="," words={resamplingWords(document.resampling)} label="Resampling">
         {() => <ResamplingForm value={document.resampling} onChange={(resampling) => onChange({ resampling })} />}
       </Phrase>
-      ,{' '}
-      <Phrase words={sharpeningWords(document.sharpening)} label="Sharpening" problem={wrong('sharpening')}>
+      {' '}
+      <Phrase after="," words={sharpeningWords(document.sharpening)} label="Sharpening" problem={wrong('sharpening')}>
         {() => <SharpeningForm value={document.sharpening} onChange={(sharpening) => onChange({ sharpening })} />}
       </Phrase>
-      , in{' '}
+      {' '}in{' '}
       <Phrase
+        after=","
         words={`${colourWords(document.colour, title)}${document.rounding === 'DITHERED' ? ', dithered' : ''}`}
         label="Colour"
         problem={wrong('colour')}
       >
         {() => <ColourForm value={document.colour} rounding={document.rounding} onChange={onChange} />}
       </Phrase>
-      , as{' '}
-      <Phrase words={fileWords(document.file)} label="File" problem={wrong('file')}>
+      {' '}as{' '}
+      <Phrase after="," words={fileWords(document.file)} label="File" problem={wrong('file')}>
         {() => <FileForm value={document.file} onChange={(file) => onChange({ file })} />}
       </Phrase>
-      , named{' '}
+      {' '}named{' '}
       <Bricks
         name="Name brick"
         value={document.names}
@@ -115,7 +116,7 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
         </span>
       )}
       , into{' '}
-      <Phrase words={document.folder} label="Folder" problem={wrong('folder')}>
+      <Phrase after="." words={document.folder} label="Folder" problem={wrong('folder')}>
         {() => (
           <TextForm
             label="new folder inside deliveries"
@@ -125,7 +126,6 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
           />
         )}
       </Phrase>
-      .
     </p>
   );
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Popover } from 'antd';
+import { App, Button, Popconfirm, Popover } from 'antd';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api } from '../../api/client';
@@ -45,13 +45,14 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
 
   const plan = useQuery(planQuery(sample?.id, document)).data?.plan;
 
+  const tell = (error: unknown) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`);
   const run = useMutation({
     mutationFn: () => startRun(ticket.id, null),
     onSuccess: (started) => {
       void queries.invalidateQueries({ queryKey: ['runs', jobId] });
       void navigate(`/jobs/${jobId}/run/${started.id}`);
     },
-    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
+    onError: tell,
   });
   const add = useMutation({
     mutationFn: () =>
@@ -67,6 +68,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
       activate(jobId, added.id);
       void navigate(`/jobs/${jobId}/ticket/${added.id}`);
     },
+    onError: tell,
   });
   const remove = useMutation({
     mutationFn: () => answer(api.DELETE('/api/v1/tickets/{id}', { params: { path: { id: ticket.id } } })),
@@ -75,6 +77,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
       void queries.invalidateQueries({ queryKey: ['jobs'] });
       void navigate(`/jobs/${jobId}/ticket`);
     },
+    onError: tell,
   });
 
   return (
@@ -113,9 +116,17 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
               </Button>
             </Popover>
             {tickets.length > 1 && (
-              <Button type="text" size="small" onClick={() => remove.mutate()}>
-                Take this ticket away
-              </Button>
+              <Popconfirm
+                title={`Delete “${document.name}”?`}
+                description="Pieces that were made with it stay."
+                okText="Delete"
+                cancelText="Cancel"
+                onConfirm={() => remove.mutate()}
+              >
+                <Button type="text" size="small" loading={remove.isPending}>
+                  Delete this ticket
+                </Button>
+              </Popconfirm>
             )}
           </div>
         </section>

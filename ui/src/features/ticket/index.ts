@@ -1,6 +1,5 @@
 export { activate, crossingsQuery, estimateQuery, planQuery, startRun, useActiveTicket, useTickets } from './queries';
 export type { Estimate, TicketDocument, TicketView } from './queries';
-export { TicketPage } from './TicketPage';
 export { SharpeningForm } from './SharpeningForm';
 export { ColourForm } from './ColourForm';
 export { PpiForm, ResamplingForm } from './phrases';

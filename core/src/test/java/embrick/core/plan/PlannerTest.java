@@ -212,7 +212,7 @@ class PlannerTest {
             Planning planning = Planner.plan(picture(3000, 2000, ColourModel.CMYK), ticket(), Framing.centred());
             assertThat(planning).isInstanceOfSatisfying(Planning.Refused.class, refused -> {
                 assertThat(refused.problems()).extracting(Problem::code).containsExactly("cmyk-without-profile");
-                assertThat(refused.problems().getFirst().remedy()).contains("which profile it has");
+                assertThat(refused.problems().getFirst().remedy()).contains("Set its profile on the pile");
             });
         }
 

@@ -1,0 +1,41 @@
+import { Navigate, type RouteObject } from 'react-router';
+import { Loading } from '../shared/states';
+import { JobShell, Page } from '../features/shell';
+import { Lost, NoSuchPage } from './Lost';
+
+/** Each page comes with its own code, when it is first opened. */
+export const routes: RouteObject[] = [
+  {
+    element: <Page />,
+    errorElement: <Lost />,
+    hydrateFallbackElement: <Loading what="the page" />,
+    children: [
+      {
+        errorElement: <Lost />,
+        children: [
+          { path: '/', lazy: () => import('../features/jobs/page') },
+          { path: '/profiles', lazy: () => import('../features/profiles/page') },
+          {
+            path: '/jobs/:jobId',
+            element: <JobShell />,
+            children: [
+              {
+                errorElement: <Lost />,
+                children: [
+                  { index: true, element: <Navigate to="pile" replace /> },
+                  { path: 'pile', lazy: () => import('../features/pile/page') },
+                  { path: 'ticket/:ticketId?', lazy: () => import('../features/ticket/page') },
+                  { path: 'bench', lazy: () => import('../features/bench/page') },
+                  { path: 'proof', lazy: () => import('../features/proof/page') },
+                  { path: 'run/:runId?', lazy: () => import('../features/run/page') },
+                  { path: 'delivery/:runId?', lazy: () => import('../features/delivery/page') },
+                ],
+              },
+            ],
+          },
+          { path: '*', element: <NoSuchPage /> },
+        ],
+      },
+    ],
+  },
+];

@@ -1,1 +1,0 @@
-export { BenchPage } from './BenchPage';

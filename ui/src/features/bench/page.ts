@@ -1,0 +1,1 @@
+export { BenchPage as Component } from './BenchPage';

@@ -1,0 +1,1 @@
+export { CarryDrawer as default } from './CarryDrawer';

@@ -1,1 +1,0 @@
-export { DeliveryPage } from './DeliveryPage';

@@ -1,0 +1,1 @@
+export { DeliveryPage as Component } from './DeliveryPage';

@@ -1,0 +1,1 @@
+export { JobsPage as Component } from './JobsPage';

@@ -1,0 +1,1 @@
+export { PilePage as Component } from './PilePage';

@@ -1,0 +1,1 @@
+export { SayProfile as default } from './SayProfile';

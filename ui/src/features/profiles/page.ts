@@ -1,0 +1,1 @@
+export { ShelfPage as Component } from './ShelfPage';

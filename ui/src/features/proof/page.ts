@@ -1,0 +1,1 @@
+export { ProofPage as Component } from './ProofPage';

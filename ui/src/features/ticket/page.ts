@@ -1,0 +1,1 @@
+export { TicketPage as Component } from './TicketPage';
