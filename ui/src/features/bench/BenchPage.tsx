@@ -1,25 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { App, Button, Select } from 'antd';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate, useParams } from 'react-router';
-import { isForPieces, smallPicture, type Schemas } from '../../api/client';
+import { isForPieces } from '../../api/client';
+import { KeySheet } from '../../shared/KeySheet';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
-import {
-  centred,
-  held,
-  mirrored,
-  movedInSeen,
-  nextCorners,
-  PictureColumn,
-  quarterTurned,
-  tighter,
-  tilted,
-  turned,
-  useFramings,
-  type Override,
-  type Framing,
-} from '../framing';
+import { centred, PictureColumn, useFramings, type Override } from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
 import { activate, estimateQuery, useActiveTicket, useTickets } from '../ticket';
@@ -27,20 +14,16 @@ import { BenchTools } from './BenchTools';
 import { FiguresBar } from './FiguresBar';
 import { NearFigure } from './NearFigure';
 import { guides, type Guide } from './Guides';
-import { commandOf, repeats, type BenchCommand } from './keys';
-import { KeySheet } from './KeySheet';
+import { commandOf, keyLines, repeats, type BenchCommand } from './keys';
+import { moveOf } from './moves';
 import { Stage } from './Stage';
 import { useHand } from './useHand';
 import { useLevelLine } from './useLevelLine';
-import { usePlanAhead, usePlanned, type Subject } from './usePlanned';
+import { useNext } from './useNext';
+import { usePlanned, type Subject } from './usePlanned';
 import './bench.css';
 
 const CarryDrawer = lazy(() => import('../carry/dialog'));
-
-const TIGHTEN = 1.03;
-const MM_PER_INCH = 25.4;
-
-type Plan = Schemas['PlanNumbers'];
 
 /** Where pictures are framed, one after the other, by hand or by keys. */
 export function BenchPage() {
@@ -89,23 +72,13 @@ export function BenchPage() {
   );
   const { planned, error, ask } = usePlanned(subject, framing);
 
-  // The next picture and its plan are here before they are asked for.
   const next = originals[at + 1];
-  const nextOverride = next && overrideOf(next.id);
-  const nextSubject = useMemo<Subject | undefined>(
-    () =>
-      next && document && nextOverride && framings.isLoaded
-        ? { originalId: next.id, ticket: document, override: nextOverride }
-        : undefined,
-    [next, document, nextOverride, framings.isLoaded],
-  );
-  usePlanAhead(nextSubject, next ? of(next.id) : centred);
-  useEffect(() => {
-    if (!next) return;
-    const image = new Image();
-    image.src = smallPicture(next, 1800);
-    image.decode().catch(() => undefined);
-  }, [next]);
+  useNext({
+    original: next,
+    document,
+    override: next && framings.isLoaded ? overrideOf(next.id) : undefined,
+    framing: next ? of(next.id) : centred,
+  });
 
   const level = useLevelLine(original?.id, latest, (originalId, levelled) => {
     hand.rest();
@@ -141,46 +114,16 @@ export function BenchPage() {
   );
 
   /** Changes this picture under the hand: a held key is one edit. */
-  const change = (words: string, by: (framing: Framing, plan: Plan) => Framing) => {
+  const move = (command: BenchCommand, far: boolean) => {
     // A key that comes before the page has followed is meant for a picture that is not here yet.
-    if (!original || !planned || ahead.current !== at) return;
-    hand.show(words, original.id, by(latest(original.id), planned.plan));
+    if (!original || !planned || !document || ahead.current !== at) return;
+    const wanted = moveOf(command, document);
+    if (wanted) hand.show(wanted.words, original.id, wanted.by(latest(original.id), planned.plan, far));
   };
-  const nudge = (x: number, y: number, far: boolean) =>
-    change('moved', (before, { limits, frame, realPpi }) => {
-      const seen = ((far ? 5 : 1) / MM_PER_INCH) * realPpi;
-      const start = held(before, limits);
-      // The picture goes with the arrow; in the free shape the frame does.
-      const sign = document?.size.kind === 'free' ? 1 : -1;
-      return held(
-        movedInSeen(start, {
-          x: frame.travelX === 0 ? 0 : (sign * x * seen) / frame.travelX,
-          y: frame.travelY === 0 ? 0 : (sign * y * seen) / frame.travelY,
-        }),
-        limits,
-      );
-    });
-  const isLoose = document?.size.kind !== 'free' && document?.fit.kind !== 'scale';
-  const tighten = (words: string, factor: number) => {
-    if (isLoose) change(words, (before, { limits }) => held(tighter(before, factor), limits));
-  };
-  const commands: Record<BenchCommand, (far: boolean) => void> = {
+  const others: Partial<Record<BenchCommand, () => void>> = {
     accept: acceptAndNext,
     back: () => onGo(ahead.current - 1),
-    left: (far) => nudge(-1, 0, far),
-    right: (far) => nudge(1, 0, far),
-    up: (far) => nudge(0, -1, far),
-    down: (far) => nudge(0, 1, far),
-    looser: () => tighten('loosened', 1 / TIGHTEN),
-    tighter: () => tighten('tightened', TIGHTEN),
-    'tilt-back': (far) => change('tilted', (before) => tilted(before, far ? -1 : -0.1)),
-    'tilt-on': (far) => change('tilted', (before) => tilted(before, far ? 1 : 0.1)),
-    'turn-sheet': () => change('turned the sheet', (before, { width, height }) => turned(before, width > height)),
-    quarter: () => change('turned by a quarter', (before) => quarterTurned(before, 1)),
-    'quarter-back': () => change('turned back by a quarter', (before) => quarterTurned(before, -1)),
-    mirror: () => change('mirrored', mirrored),
     level: level.toggle,
-    corners: () => document?.fit.kind !== 'scale' && change('changed the corners', nextCorners),
     guide: () => setGuide(guides[(guides.indexOf(guide) + 1) % guides.length]!),
     snap: () => setSnaps(!snaps),
     loupe: () => setLoupe(!loupe),
@@ -189,16 +132,16 @@ export function BenchPage() {
       hand.rest();
       setCarrying(true);
     },
-    again: () => change('started again', () => centred),
     undo: () => step('undo'),
     redo: () => step('redo'),
     keys: () => setKeysOpen(true),
   };
+  const command = (wanted: BenchCommand, far: boolean) => (others[wanted] ?? (() => move(wanted, far)))();
 
   // The same function for every drawing of the page: what is told of the tools only changes when they do.
-  const newestCommands = useRef(commands);
-  newestCommands.current = commands;
-  const onCommand = useCallback((wanted: BenchCommand) => newestCommands.current[wanted](false), []);
+  const newest = useRef(command);
+  newest.current = command;
+  const onCommand = useCallback((wanted: BenchCommand) => newest.current(wanted, false), []);
   const originalId = original?.id;
   const onOwn = useCallback(
     (words: string, after: Override) => originalId && edit(words, [{ originalId, override: after }]),
@@ -231,7 +174,7 @@ export function BenchPage() {
     if (!wanted || (event.key === 'Enter' && target.closest('button, a'))) return;
     event.preventDefault();
     if (event.repeat && !repeats.has(wanted)) return;
-    commands[wanted](event.shiftKey);
+    command(wanted, event.shiftKey);
   });
 
   if (originalsOfJob.isPending || !ticket) return <Loading what="the pictures" />;
@@ -299,7 +242,12 @@ export function BenchPage() {
             near={<NearFigure planned={planned} />}
           />}
       </div>
-      {keysOpen && <KeySheet onClose={() => setKeysOpen(false)} />}
+      {keysOpen && (
+        <KeySheet title="Keys of the bench" lines={keyLines} onClose={() => setKeysOpen(false)}>
+          The mouse: drag to move, wheel or two fingers to tighten. A line’s ends and a free frame’s sides are reached with
+          Tab and moved with the arrow keys.
+        </KeySheet>
+      )}
       {carrying && (
         <Suspense fallback={null}>
         <CarryDrawer

@@ -1,3 +1,5 @@
+import type { KeyLine } from '../../shared/KeySheet';
+
 /** What can be done on the bench by a key. */
 export type BenchCommand =
   | 'accept'
@@ -26,14 +28,12 @@ export type BenchCommand =
   | 'redo'
   | 'keys';
 
-interface KeyLine {
-  keys: string[];
-  does: string;
+interface BenchKey extends KeyLine {
   command?: BenchCommand;
 }
 
 /** Embrick's own keys, in the order of the key sheet. Those without a command belong to what has the focus. */
-export const keyLines: KeyLine[] = [
+export const keyLines: BenchKey[] = [
   { keys: ['Enter'], does: 'accept and next', command: 'accept' },
   { keys: ['Backspace'], does: 'previous picture', command: 'back' },
   { keys: ['←', '→', '↑', '↓'], does: 'move the picture by 1 mm of paper, with Shift by 5' },

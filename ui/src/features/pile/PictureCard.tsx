@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { smallPicture } from '../../api/client';
 import { bytes, fileName, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
@@ -8,12 +9,15 @@ interface Props {
   ppi: number;
   unit: LengthUnit;
   chosen: boolean;
-  onChoose: (event: { shiftKey: boolean }) => void;
-  onOpen: () => void;
+  /** Its place in the list, and whether Tab leads to it. */
+  index: number;
+  isReached: boolean;
+  onChoose: (entry: Entry, index: number, event: { shiftKey: boolean }) => void;
+  onOpen: (entry: Entry) => void;
 }
 
-/** One original with its facts, and beside its own size the size it will leave with. */
-export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Props) {
+/** One original with its facts, and beside its own size the size of its piece. Drawn again only when it has changed. */
+export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen, index, isReached, onChoose, onOpen }: Props) {
   const { original, estimate } = entry;
   const { facts } = original;
   const { level, text } = stateOf(entry);
@@ -22,16 +26,17 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
     <div
       role="option"
       aria-selected={chosen}
-      tabIndex={0}
+      tabIndex={isReached ? 0 : -1}
+      data-index={index}
       className={`picture${chosen ? ' picture-chosen' : ''}${original.leftOut ? ' picture-left' : ''}`}
-      onClick={onChoose}
-      onDoubleClick={onOpen}
+      onClick={(event) => onChoose(entry, index, event)}
+      onDoubleClick={() => onOpen(entry)}
       onKeyDown={(event) => {
         if (event.key === ' ') {
           event.preventDefault();
-          onChoose(event);
+          onChoose(entry, index, event);
         }
-        if (event.key === 'Enter') onOpen();
+        if (event.key === 'Enter') onOpen(entry);
       }}
     >
       <span className="picture-stage">
@@ -83,4 +88,4 @@ export function PictureCard({ entry, ppi, unit, chosen, onChoose, onOpen }: Prop
       </span>
     </div>
   );
-}
+});

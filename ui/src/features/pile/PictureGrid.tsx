@@ -1,6 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { LengthUnit } from '../../shared/format';
+import { gridStep } from '../../shared/gridStep';
 import { PictureCard } from './PictureCard';
 import type { Entry } from './pileModel';
 
@@ -36,8 +37,41 @@ export function PictureGrid({ entries, ppi, unit, chosen, onChoose, onOpen }: Pr
     estimateSize: () => CARD_HEIGHT + GAP,
     overscan: 3,
   });
+  const [reached, setReached] = useState(0);
+  const wanted = useRef<number>(undefined);
+  const at = Math.min(reached, entries.length - 1);
+  const walk = (event: KeyboardEvent) => {
+    const to = gridStep(event.key, at, columns, entries.length);
+    if (to === undefined || event.altKey) return;
+    event.preventDefault();
+    setReached(to);
+    wanted.current = to;
+    rows.scrollToIndex(Math.floor(to / columns));
+  };
+  // A row that was out of sight is drawn after the list was scrolled; then its picture takes the focus.
+  useEffect(() => {
+    if (wanted.current === undefined) return;
+    const card = scroller.current?.querySelector<HTMLElement>(`[data-index="${wanted.current}"]`);
+    if (!card) return;
+    wanted.current = undefined;
+    card.focus();
+  });
+  const newest = useRef({ onChoose, onOpen });
+  newest.current = { onChoose, onOpen };
+  const choose = useCallback((entry: Entry, index: number, event: { shiftKey: boolean }) => {
+    setReached(index);
+    newest.current.onChoose(entry, event);
+  }, []);
+  const open = useCallback((entry: Entry) => newest.current.onOpen(entry), []);
   return (
-    <div ref={scroller} className="grid-scroll" role="listbox" aria-multiselectable="true" aria-label="Pictures">
+    <div
+      ref={scroller}
+      className="grid-scroll"
+      role="listbox"
+      aria-multiselectable="true"
+      aria-label="Pictures"
+      onKeyDown={walk}
+    >
       <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
         {rows.getVirtualItems().map((row) => (
           <div
@@ -46,15 +80,17 @@ export function PictureGrid({ entries, ppi, unit, chosen, onChoose, onOpen }: Pr
             role="presentation"
             style={{ transform: `translateY(${row.start}px)`, gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
           >
-            {entries.slice(row.index * columns, (row.index + 1) * columns).map((entry) => (
+            {entries.slice(row.index * columns, (row.index + 1) * columns).map((entry, i) => (
               <PictureCard
                 key={entry.original.id}
                 entry={entry}
                 ppi={ppi}
                 unit={unit}
                 chosen={chosen.has(entry.original.id)}
-                onChoose={(event) => onChoose(entry, event)}
-                onOpen={() => onOpen(entry)}
+                index={row.index * columns + i}
+                isReached={row.index * columns + i === at}
+                onChoose={choose}
+                onOpen={open}
               />
             ))}
           </div>

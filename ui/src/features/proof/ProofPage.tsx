@@ -1,17 +1,17 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Segmented, Select } from 'antd';
+import { App, Button } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { Problem } from '../../api/problems';
 import { isForPieces } from '../../api/client';
-import { decimals, pixels } from '../../shared/format';
+import { decimals } from '../../shared/format';
+import { KeySheet } from '../../shared/KeySheet';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
-import { useRested } from '../../shared/useRested';
-import { centred, noOverride, PictureColumn, useFramings } from '../framing';
+import { PictureColumn, useFramings } from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
-import { gamutLossQuery } from '../profiles';
+import { gamutLossQuery, useProfiles } from '../profiles';
 import {
   middleOf,
   reducedSheet,
@@ -20,25 +20,24 @@ import {
   type Look,
   type ProofPart,
   type ProofScale,
-  type ProofSubject,
+  type Region,
   type Size,
 } from '../pixels';
-import { estimateQuery, keepOnTicket, planQuery, useActiveTicket } from '../ticket';
+import { estimateQuery, keepOnTicket, useActiveTicket } from '../ticket';
 import { DisplayRuler } from './DisplayRuler';
 import { ASSUMED_PPI, useDisplayPpi } from './displayPpi';
+import { keyLines } from './keys';
+import { ProofFigures } from './ProofFigures';
 import { ProofLines } from './ProofLines';
 import { ProofStage, type Against } from './ProofStage';
 import { Intents } from './Intents';
-import { contoursQuery, proofQuery, gamutCheckQuery } from './queries';
+import { contoursQuery } from './queries';
+import { scales, ShownTools } from './ShownTools';
 import { SheetMap } from './SheetMap';
 import { Trial, type Tried } from './Trial';
+import { useCompared, type Beside } from './useCompared';
+import { useProofed } from './useProofed';
 import './proof.css';
-
-/** A part of the sheet is asked for when it has stayed so long. */
-const REST_MILLIS = 70;
-
-/** What the file is compared with. */
-type Beside = 'ORIGINAL' | 'UNSHARPENED' | 'TICKET' | 'COLOURS';
 
 const besideNames: Record<Beside, string> = {
   ORIGINAL: "the original's own pixels",
@@ -46,20 +45,6 @@ const besideNames: Record<Beside, string> = {
   TICKET: 'as on the ticket',
   COLOURS: "the picture's own colours",
 };
-
-const scales: { value: ProofScale; label: string }[] = [
-  { value: 1, label: '1:1' },
-  { value: 2, label: '2:1' },
-  { value: 4, label: '4:1' },
-  { value: 'true-size', label: 'true size' },
-  { value: 'whole', label: 'whole' },
-];
-
-const NOTICED_HALO = 25;
-/** Share of the picture from which what cannot be printed is worth a look. */
-const NOTICED_LOSS = 0.05;
-/** A picture in its own colours is not written; this file takes any of them. */
-const TRIED_FILE = { kind: 'tiff', packing: 'PLAIN', depth: 'AS_ORIGINAL' } as const;
 
 /** The output's own pixels, made by the code that makes the file, beside what they come from. */
 export function ProofPage() {
@@ -84,6 +69,7 @@ export function ProofPage() {
   const [look, setLook] = useState<Look>('WHITE');
   const [marked, setMarked] = useState(false);
   const [intents, setIntents] = useState(false);
+  const [keysOpen, setKeysOpen] = useState(false);
   const displayPpi = useDisplayPpi();
 
   const originals = useMemo(
@@ -96,29 +82,8 @@ export function ProofPage() {
   const document = ticket?.document;
   const override = original && framings.overrideOf(original.id);
   const framing = original && framings.isLoaded ? framings.of(original.id) : undefined;
-  const asOrdered = useMemo<ProofSubject | undefined>(
-    () =>
-      original && document && override && framing
-        ? { originalId: original.id, ticket: document, override, framing }
-        : undefined,
-    [original, document, override, framing],
-  );
   const isTrying = Object.values(tried).some((one) => one !== undefined);
-  // What is tried counts for this picture even where it has sharpening of its own.
-  const subject = useMemo<ProofSubject | undefined>(
-    () =>
-      asOrdered && {
-        ...asOrdered,
-        ticket: { ...asOrdered.ticket, ...tried },
-        override: tried.sharpening ? { ...asOrdered.override, sharpening: tried.sharpening } : asOrdered.override,
-      },
-    [asOrdered, tried],
-  );
-  const planning = useQuery({
-    ...planQuery(subject?.originalId, subject?.ticket, subject?.framing ?? centred, subject?.override),
-    enabled: subject !== undefined,
-  });
-  const plan = planning.data?.plan;
+  const { ordered, subject, planning, plan } = useProofed({ original, document, override, framing, tried });
 
   const shown = useMemo(
     () =>
@@ -127,12 +92,21 @@ export function ProofPage() {
         : undefined,
     [plan, view, scale, displayPpi],
   );
-  const middle = moved?.originalId === original?.id ? moved : undefined;
+  // A proof opens where a picture has its strongest contour, not on an empty sky.
+  const strongest = useQuery({
+    ...contoursQuery(subject),
+    enabled: subject !== undefined && scale !== 'whole',
+    // What is tried on the same picture does not move the part that is looked at.
+    placeholderData: (before, query) => (query?.queryKey[1] === original?.id ? before : undefined),
+  });
+  const opened = strongest.data?.[0] && { ...strongest.data[0], contour: 0 };
+  const middle = moved?.originalId === original?.id ? moved : opened;
+  const isPlaced = middle !== undefined || scale === 'whole' || strongest.isError || strongest.data?.length === 0;
   const part = useMemo<ProofPart | undefined>(() => {
-    if (!plan || !view || !shown) return undefined;
+    if (!plan || !view || !shown || !isPlaced) return undefined;
     const reduction = shown.reduction ?? 1;
     const sheet = reducedSheet(plan, shown.reduction);
-    const centre = middle ?? { x: plan.width / 2, y: plan.height / 2 };
+    const centre = { x: middle?.x ?? plan.width / 2, y: middle?.y ?? plan.height / 2 };
     const room = { width: view.width / shown.magnify, height: view.height / shown.magnify };
     return {
       region: regionRound({ x: centre.x / reduction, y: centre.y / reduction }, room, sheet),
@@ -140,34 +114,18 @@ export function ProofPage() {
       look,
       reduction: shown.reduction,
     };
-  }, [plan, view, shown, middle, look]);
+  }, [plan, view, shown, isPlaced, middle?.x, middle?.y, look]);
   const isSharpened = plan?.sharpening !== undefined && plan.sharpening !== null;
   const compared: Beside = (beside === 'UNSHARPENED' && !isSharpened) || (beside === 'TICKET' && !isTrying) ? 'ORIGINAL' : beside;
-  // While keys or the hand move it, parts follow each other faster than they can be made.
-  const asked = useRested(part, REST_MILLIS) ?? part;
-  const after = useQuery(proofQuery(subject, asked));
-  const inOwnColours = useMemo<ProofSubject | undefined>(
-    () => subject && { ...subject, ticket: { ...subject.ticket, colour: { kind: 'keep' }, sharpening: { kind: 'none' }, file: TRIED_FILE },
-      override: noOverride,
-    },
-    [subject],
-  );
-  const before = useQuery(
-    proofQuery(
-      { TICKET: asOrdered, COLOURS: inOwnColours, ORIGINAL: subject, UNSHARPENED: subject }[compared],
-      asked && {
-        ...asked,
-        show: compared === 'TICKET' || compared === 'COLOURS' ? 'FILE' : compared,
-        look: compared === 'COLOURS' ? 'WHITE' : asked.look,
-      },
-    ),
-  );
   const colour = subject?.ticket.colour;
   const converts = colour?.kind === 'convert' ? colour : undefined;
-  const marks = useQuery(gamutCheckQuery(marked && converts ? subject : undefined, asked)).data;
+  // Only a print has colours that cannot be printed: nothing is said of them where the output is a screen's space.
+  const target = useProfiles().find(({ digest }) => digest === converts?.profile.digest);
+  const isPrint = converts !== undefined && (target === undefined || target.purpose === 'OUTPUT');
+  const { before, after, marks } = useCompared({ ordered, subject, part, compared, isMarked: marked && isPrint });
   const loss = useQuery({
     ...gamutLossQuery(original, subject?.ticket, subject?.framing),
-    enabled: original !== undefined && subject !== undefined && converts !== undefined,
+    enabled: original !== undefined && subject !== undefined && isPrint,
   }).data;
   const onView = useCallback((size: Size) => setView(size), []);
 
@@ -233,6 +191,7 @@ export function ProofPage() {
         const here = scales.findIndex(({ value }) => value === scale);
         setScale(scales[(here + 1) % scales.length]!.value);
       },
+      '?': () => setKeysOpen(true),
       0: () => {
         setMiddle(undefined);
         setWipe(against === 'flick' ? 0 : 0.5);
@@ -278,7 +237,7 @@ export function ProofPage() {
             before={before.data?.originalId === original.id ? before.data : undefined}
             after={after.data?.originalId === original.id ? after.data : undefined}
             beforeName={besideNames[compared]}
-            marks={marked && converts && marks?.originalId === original.id ? marks : undefined}
+            marks={marked && isPrint && marks?.originalId === original.id ? marks : undefined}
             afterName={isTrying ? 'as it is tried' : 'as the file will be'}
             region={part?.region}
             magnify={shown?.magnify ?? 1}
@@ -288,45 +247,34 @@ export function ProofPage() {
             onView={onView}
             lines={lines && plan && <ProofLines edges={plan.edges} reduction={part?.reduction ?? 1} />}
             onPan={pan}
-          />
+          >
+            {plan && subject && part && scale !== 'whole' && (
+              <SheetMap
+                subject={subject}
+                sheet={plan}
+                look={look}
+                region={scaled(part.region, part.reduction ?? 1)}
+                onMiddle={setMiddle}
+              />
+            )}
+          </ProofStage>
         )}
-        <div className="bench-buttons" role="toolbar" aria-label="How it is shown">
-          <Segmented<ProofScale> aria-label="Scale" value={scale} onChange={setScale} options={scales} />
-          <Segmented<Against>
-            aria-label="Compare by"
-            value={against}
-            onChange={hold}
-            options={[
-              { value: 'wipe', label: 'wipe' },
-              { value: 'beside', label: 'side by side' },
-              { value: 'flick', label: 'in turn' },
-            ]}
-          />
-          <Select<Beside>
-            aria-label="Compare with"
-            value={compared}
-            onChange={setBeside}
-            popupMatchSelectWidth={false}
-            options={[
-              { value: 'ORIGINAL', label: 'the original' },
-              { value: 'UNSHARPENED', label: 'not sharpened', disabled: !isSharpened },
-              { value: 'TICKET', label: 'as on the ticket', disabled: !isTrying },
-              { value: 'COLOURS', label: 'its own colours' },
-            ]}
-          />
-          <button type="button" className="tool" onClick={flip} disabled={against === 'beside'}>
-            <kbd>X</kbd> before, after
-          </button>
-          <button type="button" className="tool" aria-pressed={lines} onClick={() => setLines(!lines)}>
-            <kbd>L</kbd> lines
-          </button>
-          <button type="button" className="tool" onClick={() => void nextContour()}>
-            <kbd>J</kbd> next contour
-          </button>
-          <button type="button" className="tool" onClick={() => go(ahead.current + 1)}>
-            <kbd>Enter</kbd> next picture
-          </button>
-        </div>
+        <ShownTools
+          scale={scale}
+          against={against}
+          compared={compared}
+          isSharpened={isSharpened}
+          isTrying={isTrying}
+          lines={lines}
+          onScale={setScale}
+          onAgainst={hold}
+          onBeside={setBeside}
+          onFlip={flip}
+          onLines={() => setLines(!lines)}
+          onContour={() => void nextContour()}
+          onNext={() => go(ahead.current + 1)}
+          onKeys={() => setKeysOpen(true)}
+        />
         <div className="bench-buttons" role="toolbar" aria-label="Method, sharpening and colours">
           <Trial
             document={{ ...ticket.document, sharpening: override?.sharpening ?? ticket.document.sharpening }}
@@ -338,7 +286,7 @@ export function ProofPage() {
           <button type="button" className="tool" aria-pressed={look === 'PAPER'} onClick={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}>
             <kbd>P</kbd> soft proof on paper
           </button>
-          <button type="button" className="tool" aria-pressed={marked} disabled={!converts} onClick={() => setMarked(!marked)}>
+          <button type="button" className="tool" aria-pressed={marked} disabled={!isPrint} title={isPrint ? undefined : 'The output is no print'} onClick={() => setMarked(!marked)}>
             <kbd>M</kbd> gamut check
           </button>
           {isTrying && (
@@ -360,35 +308,7 @@ export function ProofPage() {
             </Button>
           )}
         </div>
-        {plan && part && (
-          <div className="figures">
-            <SheetMap
-              sheet={reducedSheet(plan, part.reduction)}
-              region={part.region}
-              onMiddle={({ x, y }) => setMiddle({ x: x * (part.reduction ?? 1), y: y * (part.reduction ?? 1) })}
-            />
-            <Figure label={plan.edges.rim === 'TRIM' && plan.edges.bands.top === 0 ? 'the sheet' : 'the total'} value={`${pixels(plan.width, plan.height)} px`} />
-            <Figure
-              label={part.reduction === null ? 'shown, pixel for pixel' : `scaled, ${decimals(part.reduction, 2)} pixels to one`}
-              value={`${pixels(part.region.width, part.region.height)} at ${part.region.x}, ${part.region.y}`}
-            />
-            {middle?.contour !== undefined && <Figure label="contour" value={`${middle.contour + 1}`} />}
-            {loss && (
-              <Figure
-                label={`out of gamut, mean ΔE00 ${decimals(loss.meanDifference, 1)}`}
-                value={`${decimals(loss.unprintableShare * 100, 1)} %`}
-                {...(loss.unprintableShare > NOTICED_LOSS && { warning: '◆ of the picture' })}
-              />
-            )}
-            {halo !== null && (
-              <Figure
-                label={part.reduction === null ? 'halo in this part' : 'halo, scaled'}
-                value={`${decimals(halo, 0)} %`}
-                {...(halo > NOTICED_HALO && { warning: '◆ visible halos' })}
-              />
-            )}
-          </div>
-        )}
+        {plan && part && <ProofFigures plan={plan} part={part} contour={middle?.contour} loss={loss} halo={halo} />}
       </div>
       {intents && subject && converts && plan && (
         <Intents
@@ -401,17 +321,12 @@ export function ProofPage() {
           onClose={() => setIntents(false)}
         />
       )}
+      {keysOpen && <KeySheet title="Keys of the proof" lines={keyLines} onClose={() => setKeysOpen(false)} />}
       <DisplayRuler key={String(ruler)} open={ruler} onClose={() => setRuler(false)} />
     </main>
   );
 }
 
-function Figure({ label, value, warning }: { label: string; value: string; warning?: string }) {
-  return (
-    <span className="proof-figure">
-      <span className="quiet">{label}</span>
-      <strong>{value}</strong>
-      {warning && <span className="halo-noticed">{warning}</span>}
-    </span>
-  );
+function scaled({ x, y, width, height }: Region, by: number): Region {
+  return { x: x * by, y: y * by, width: width * by, height: height * by };
 }

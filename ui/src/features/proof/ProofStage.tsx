@@ -25,6 +25,8 @@ interface Props {
   lines: ReactNode;
   /** In pixels as they were asked for. */
   onPan: (dx: number, dy: number) => void;
+  /** What lies over a corner of the stage. */
+  children?: ReactNode;
 }
 
 interface Way {
@@ -113,6 +115,7 @@ export function ProofStage(props: Props) {
           </g>
         </svg>
       )}
+      {props.children}
       {(against === 'beside' || wipe > 0) && <span className="proof-name proof-name-before">{beforeName}</span>}
       {(against === 'beside' || wipe < 1) && <span className="proof-name proof-name-after">{afterName}</span>}
       {against === 'wipe' && (

@@ -23,12 +23,13 @@ export const gamutCheckQuery = (subject: ProofSubject | undefined, part: ProofPa
   });
 
 /** Where a piece has its strongest contours, the strongest first. */
-export const contoursQuery = (subject: ProofSubject) =>
+export const contoursQuery = (subject: ProofSubject | undefined) =>
   queryOptions({
-    queryKey: ['contours', subject],
+    queryKey: ['contours', subject?.originalId, subject],
+    enabled: subject !== undefined,
     staleTime: 60_000,
     queryFn: () => {
-      const { originalId, ticket, override, framing } = subject;
+      const { originalId, ticket, override, framing } = subject!;
       return answer(
         api.POST('/api/v1/originals/{id}/contours', {
           params: { path: { id: originalId } },

@@ -1,7 +1,7 @@
-import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { stem } from '../../shared/format';
 import type { PieceView } from './queries';
-import { layWall } from './wall';
+import { layWall, neighbour } from './wall';
 
 interface Props {
   pieces: PieceView[];
@@ -19,10 +19,11 @@ const stateWords: Record<PieceView['state'], string> = {
   STOPPED: 'stopped',
 };
 
-/** A wall with a brick for each piece, laid as it is done; its shape tells how it stands. */
+/** A wall with a brick for each piece, laid as it is done; arrow keys go from brick to brick. */
 export function Wall({ pieces, chosen, onChoose }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
+  const [reached, setReached] = useState(0);
   useLayoutEffect(() => {
     const element = place.current!;
     const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }));
@@ -30,38 +31,83 @@ export function Wall({ pieces, chosen, onChoose }: Props) {
     return () => observer.disconnect();
   }, []);
   const wall = useMemo(() => layWall(pieces.length, Math.max(80, size.width), size.height), [pieces.length, size]);
+  const newest = useRef(onChoose);
+  newest.current = onChoose;
+  const choose = useCallback((piece: PieceView, index: number) => {
+    setReached(index);
+    newest.current(piece);
+  }, []);
+  const walk = (event: KeyboardEvent<HTMLDivElement>) => {
+    const to = neighbour(wall, reached, event.key);
+    if (to === reached || event.altKey) return;
+    event.preventDefault();
+    setReached(to);
+    event.currentTarget.querySelector<HTMLElement>(`[data-index="${to}"]`)?.focus();
+  };
   return (
     <div ref={place} className="wall">
       {size.width > 0 && (
-        <div className="wall-bricks" style={{ height: wall.height }} role="list" aria-label="Pieces">
-          {wall.bricks.map(({ index, x, y, width, height }) => {
-            const piece = pieces[index]!;
-            const words = `${piece.name}, ${stateWords[piece.state]}`;
-            return (
-              <button
-                key={piece.id}
-                type="button"
-                role="listitem"
-                className={`laid laid-${piece.state.toLowerCase()} shade-${index % 3}${piece.id === chosen ? ' laid-chosen' : ''}`}
-                style={{ left: x, top: y, width, height }}
-                aria-label={words}
-                title={words}
-                onClick={() => onChoose(piece)}
-              >
-                {width >= TEXT_FROM && (
-                  <>
-                    <span>{stem(piece.originalPath)}</span>
-                    <small>{smallText(piece)}</small>
-                  </>
-                )}
-              </button>
-            );
-          })}
+        // One stop for Tab; from there the arrows lead on.
+        <div
+          className="wall-bricks"
+          style={{ height: wall.height }}
+          role="toolbar"
+          aria-label="Pieces; arrow keys lead from one to the next"
+          onKeyDown={walk}
+        >
+          {wall.bricks.map(({ index, ...brick }) => (
+            <WallBrick
+              key={pieces[index]!.id}
+              piece={pieces[index]!}
+              index={index}
+              {...brick}
+              isChosen={pieces[index]!.id === chosen}
+              isReached={index === reached}
+              onChoose={choose}
+            />
+          ))}
         </div>
       )}
     </div>
   );
 }
+
+interface BrickProps {
+  piece: PieceView;
+  index: number;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  isChosen: boolean;
+  isReached: boolean;
+  onChoose: (piece: PieceView, index: number) => void;
+}
+
+/** Drawn again only when its own piece has changed: a run of thousands tells four times a second. */
+const WallBrick = memo(function WallBrick({ piece, index, x, y, width, height, isChosen, isReached, onChoose }: BrickProps) {
+  const words = `${piece.name}, ${stateWords[piece.state]}`;
+  return (
+    <button
+      type="button"
+      data-index={index}
+      tabIndex={isReached ? 0 : -1}
+      className={`laid laid-${piece.state.toLowerCase()} shade-${index % 3}${isChosen ? ' laid-chosen' : ''}`}
+      style={{ left: x, top: y, width, height }}
+      aria-label={words}
+      aria-pressed={isChosen}
+      title={words}
+      onClick={() => onChoose(piece, index)}
+    >
+      {width >= TEXT_FROM && (
+        <>
+          <span>{stem(piece.originalPath)}</span>
+          <small>{smallText(piece)}</small>
+        </>
+      )}
+    </button>
+  );
+});
 
 function smallText(piece: PieceView): string {
   switch (piece.state) {

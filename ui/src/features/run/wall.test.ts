@@ -1,6 +1,30 @@
 import { describe, expect, it } from 'vitest';
-import { layWall } from './wall';
+import { layWall, neighbour } from './wall';
 import { merged, type PieceView, type RunView } from './queries';
+
+describe('arrows on the wall', () => {
+  const wall = layWall(30, 840, 400);
+  const inFirst = wall.bricks.filter(({ y }) => y === wall.bricks[0]!.y).length;
+
+  it('lead along a course and end at the wall’s ends', () => {
+    expect(neighbour(wall, 3, 'ArrowRight')).toBe(4);
+    expect(neighbour(wall, 0, 'ArrowLeft')).toBe(0);
+    expect(neighbour(wall, 29, 'ArrowRight')).toBe(29);
+    expect(neighbour(wall, 7, 'Home')).toBe(0);
+    expect(neighbour(wall, 7, 'End')).toBe(29);
+    expect(neighbour(wall, 7, 'a')).toBe(7);
+  });
+
+  it('lead to the brick that lies over or under the middle', () => {
+    const away = wall.bricks[inFirst]!.y < wall.bricks[0]!.y ? 'ArrowUp' : 'ArrowDown';
+    const back = away === 'ArrowUp' ? 'ArrowDown' : 'ArrowUp';
+    const over = neighbour(wall, 2, away);
+    expect(over).toBeGreaterThanOrEqual(inFirst);
+    expect(Math.abs(wall.bricks[over]!.x - wall.bricks[2]!.x)).toBeLessThanOrEqual(wall.bricks[2]!.width);
+    expect(neighbour(wall, over, back)).toBeLessThan(inFirst);
+    expect(neighbour(wall, 2, back)).toBe(2);
+  });
+});
 
 describe('the wall', () => {
   it('has a brick for each piece, none over another', () => {

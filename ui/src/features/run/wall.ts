@@ -59,3 +59,38 @@ function lay(count: number, width: number, wanted: number): Wall {
   });
   return { bricks, height: total };
 }
+
+/** The brick an arrow key leads to from this one; itself where there is none. Up and down go to the nearest of the next course. */
+export function neighbour({ bricks }: Wall, from: number, key: string): number {
+  const here = bricks[from];
+  if (!here) return from;
+  switch (key) {
+    case 'ArrowLeft':
+      return Math.max(0, from - 1);
+    case 'ArrowRight':
+      return Math.min(bricks.length - 1, from + 1);
+    case 'Home':
+      return 0;
+    case 'End':
+      return bricks.length - 1;
+    case 'ArrowUp':
+    case 'ArrowDown': {
+      const sign = key === 'ArrowUp' ? -1 : 1;
+      const beyond = bricks.filter(({ y }) => (y - here.y) * sign > 0);
+      const course = Math.min(...beyond.map(({ y }) => Math.abs(y - here.y)));
+      const middle = here.x + here.width / 2;
+      let best = from;
+      let least = Infinity;
+      for (const { index, x, y, width } of beyond) {
+        const apart = Math.abs(x + width / 2 - middle);
+        if (Math.abs(y - here.y) === course && apart < least) {
+          best = index;
+          least = apart;
+        }
+      }
+      return best;
+    }
+    default:
+      return from;
+  }
+}

@@ -1,7 +1,7 @@
 import { Checkbox, Radio } from 'antd';
+import { ColourField } from '../../shared/ColourField';
 import type { LengthUnit } from '../../shared/format';
 import { Bricks } from './Bricks';
-import { ColourField } from './EdgesForm';
 import { captionWords, usualLength, type Border, type CaptionPart, type Edges } from './edgesWords';
 import { LengthInput } from './LengthInput';
 

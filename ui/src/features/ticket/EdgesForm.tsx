@@ -1,6 +1,7 @@
 import { Checkbox, Radio, Space } from 'antd';
 import { useState, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
+import { ColourField } from '../../shared/ColourField';
 import { fromInches, lengthText, unitSymbol, type LengthUnit } from '../../shared/format';
 import { BorderFields } from './BorderFields';
 import {
@@ -208,14 +209,5 @@ function FillForm({ value, pictureWords, onChange }: { value: Fill; pictureWords
         <ColourField label="colour of the band" value={value.colour} onChange={(colour) => onChange({ kind: 'plain', colour })} />
       )}
     </div>
-  );
-}
-
-export function ColourField({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
-  return (
-    <label className="field">
-      <span>{label}</span>
-      <input type="color" value={value.toLowerCase()} onChange={(event) => onChange(event.target.value.toUpperCase())} />
-    </label>
   );
 }

@@ -92,7 +92,7 @@ class BadProfilesTest {
                 UnusableProfileException.class,
                 () -> shelf.takeFor(ShippedProfile.LUSTRE_CMYK.bytes(), ColourModel.RGB));
         assertThat(refused).hasMessage("is for CMYK pictures, and this one is RGB");
-        assertThat(refused.remedy()).contains("Say on the pile");
+        assertThat(refused.remedy()).contains("on the pile");
     }
 
     @Test

@@ -1,8 +1,12 @@
 package embrick.server.web;
 
 import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.http.HttpServletResponse;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 
 /** The page itself, under every address that it routes on its own. */
 @Controller
@@ -10,6 +14,13 @@ import org.springframework.web.bind.annotation.GetMapping;
 class PageController {
     @GetMapping({"/", "/profiles", "/jobs/{*rest}"})
     String page() {
+        return "forward:/index.html";
+    }
+
+    /** An address that is none of the pages': a person who asks for it gets the page that says so. */
+    @GetMapping(path = "/{unknown:(?!api$|assets$|error$)[^.]*}", produces = MediaType.TEXT_HTML_VALUE)
+    String unknown(@PathVariable String unknown, HttpServletResponse response) {
+        response.setStatus(HttpStatus.NOT_FOUND.value());
         return "forward:/index.html";
     }
 }

@@ -1,0 +1,16 @@
+import type { KeyLine } from '../../shared/KeySheet';
+
+/** The keys of the proof, in the order of its key sheet. */
+export const keyLines: KeyLine[] = [
+  { keys: ['Enter'], does: 'next picture' },
+  { keys: ['Backspace'], does: 'previous picture' },
+  { keys: ['←', '→', '↑', '↓'], does: 'move the part that is shown, with Shift further' },
+  { keys: ['J'], does: 'next contour' },
+  { keys: ['K'], does: 'next scale' },
+  { keys: ['X'], does: 'before, after' },
+  { keys: ['L'], does: 'lines on or off' },
+  { keys: ['P'], does: 'soft proof on paper, on or off' },
+  { keys: ['M'], does: 'gamut check on or off' },
+  { keys: ['0'], does: 'back to the strongest contour' },
+  { keys: ['?'], does: 'this list' },
+];

@@ -1,0 +1,51 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { useRested } from '../../shared/useRested';
+import { noOverride } from '../framing';
+import type { ProofPart, ProofSubject } from '../pixels';
+import type { TicketDocument } from '../ticket';
+import { gamutCheckQuery, proofQuery } from './queries';
+
+/** What the file is compared with. */
+export type Beside = 'ORIGINAL' | 'UNSHARPENED' | 'TICKET' | 'COLOURS';
+
+/** A part of the sheet is asked for when it has stayed so long: keys and hands are faster than parts can be made. */
+const REST_MILLIS = 70;
+
+/** The picture in its own colours is looked at on the screen; how its file would be packed does not matter. */
+const ANY_FILE: TicketDocument['file'] = { kind: 'tiff', packing: 'PLAIN', depth: 'AS_ORIGINAL' };
+
+interface Wanted {
+  ordered: ProofSubject | undefined;
+  subject: ProofSubject | undefined;
+  part: ProofPart | undefined;
+  compared: Beside;
+  isMarked: boolean;
+}
+
+/** The file's part, what it is compared with, and the marks of the gamut check over it. */
+export function useCompared({ ordered, subject, part, compared, isMarked }: Wanted) {
+  const asked = useRested(part, REST_MILLIS) ?? part;
+  const ownColours = useMemo<ProofSubject | undefined>(
+    () =>
+      subject && {
+        ...subject,
+        ticket: { ...subject.ticket, colour: { kind: 'keep' }, sharpening: { kind: 'none' }, file: ANY_FILE },
+        override: noOverride,
+      },
+    [subject],
+  );
+  const after = useQuery(proofQuery(subject, asked));
+  const before = useQuery(
+    proofQuery(
+      { TICKET: ordered, COLOURS: ownColours, ORIGINAL: subject, UNSHARPENED: subject }[compared],
+      asked && {
+        ...asked,
+        show: compared === 'TICKET' || compared === 'COLOURS' ? 'FILE' : compared,
+        look: compared === 'COLOURS' ? 'WHITE' : asked.look,
+      },
+    ),
+  );
+  const marks = useQuery(gamutCheckQuery(isMarked ? subject : undefined, asked));
+  return { before, after, marks: marks.data };
+}
