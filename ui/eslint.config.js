@@ -1,3 +1,4 @@
+import a11y from 'eslint-plugin-jsx-a11y';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
@@ -13,9 +14,17 @@ export default tseslint.config(
   ...tseslint.configs.recommended,
   {
     files: ['src/**/*.{ts,tsx}'],
-    plugins: { 'react-hooks': hooks },
+    plugins: { 'react-hooks': hooks, 'jsx-a11y': a11y },
+    languageOptions: { parserOptions: { projectService: true } },
     rules: {
       ...hooks.configs.recommended.rules,
+      ...a11y.configs.recommended.rules,
+      'jsx-a11y/label-has-associated-control': [
+        'error',
+        { controlComponents: ['Input', 'InputNumber', 'LengthInput', 'Select', 'Slider'], depth: 3 },
+      ],
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': 'error',
       'react-hooks/set-state-in-effect': 'off',
       'react-hooks/refs': 'off',
       // No compiler runs here; the virtual lists may return fresh functions.

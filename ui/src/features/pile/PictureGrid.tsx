@@ -70,6 +70,8 @@ export function PictureGrid({ entries, ppi, unit, chosen, onChoose, onOpen }: Pr
       role="listbox"
       aria-multiselectable="true"
       aria-label="Pictures"
+      // Its pictures take the focus, one at a time.
+      tabIndex={-1}
       onKeyDown={walk}
     >
       <div style={{ height: rows.getTotalSize(), position: 'relative' }}>

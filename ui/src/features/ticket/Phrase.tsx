@@ -1,5 +1,5 @@
 import { Popover } from 'antd';
-import { useState, type ReactNode } from 'react';
+import { useId, useState, type ReactNode } from 'react';
 import type { ProblemDetail } from '../../api/problems';
 
 interface Props {
@@ -14,6 +14,7 @@ interface Props {
 /** An underlined part of the sentence that opens to be changed. */
 export function Phrase({ words, label, after, problem, children }: Props) {
   const [open, setOpen] = useState(false);
+  const problemId = useId();
   return (
     <>
       <span className="phrase-line">
@@ -30,7 +31,7 @@ export function Phrase({ words, label, after, problem, children }: Props) {
           className={`phrase${problem ? ' phrase-wrong' : ''}`}
           aria-label={`${label}: ${words}`}
           aria-expanded={open}
-          aria-invalid={problem !== undefined}
+          aria-describedby={problem ? problemId : undefined}
           onKeyDown={(event) => event.key === 'Escape' && setOpen(false)}
         >
           {words}
@@ -39,7 +40,7 @@ export function Phrase({ words, label, after, problem, children }: Props) {
       {after}
       </span>
       {problem && (
-        <span className="phrase-problem" role="alert">
+        <span id={problemId} className="phrase-problem" role="alert">
           ■ {problem.text} {problem.remedy}
         </span>
       )}

@@ -136,7 +136,7 @@ describe('the ticket', () => {
       { code: 'ticket-value', subject: 'ppi', text: 'ppi: expected 1 to 20000, got 0', remedy: 'Change it on the ticket.' },
     ]);
     expect(screen.getByRole('alert').textContent).toContain('expected 1 to 20000, got 0');
-    expect(screen.getByRole('button', { name: /^Resolution/ }).getAttribute('aria-invalid')).toBe('true');
+    expect(screen.getByRole('button', { name: /^Resolution/ }).getAttribute('aria-describedby')).toBe(screen.getByRole('alert').id);
   });
 
   it('moves name bricks by their own buttons', () => {

@@ -259,8 +259,8 @@ class StoredJsonTest {
                         Planner.plan(FACTS, TicketDocuments.toTicket(TicketDocuments.standard()), Framing.centred()))
                 .plan();
         String stored = json.writePlan(plan);
-        assertThat(stored).contains("\"schemaVersion\":5");
-        assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":5", "\"schemaVersion\":6")))
-                .hasMessageContaining("version 5 or earlier, got 6");
+        assertThat(stored).contains("\"schemaVersion\":6");
+        assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":6", "\"schemaVersion\":7")))
+                .hasMessageContaining("version 6 or earlier, got 7");
     }
 }

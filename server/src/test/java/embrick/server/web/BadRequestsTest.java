@@ -67,8 +67,8 @@ class BadRequestsTest {
                 "/size | [] | 400 | size: expected an object",
                 "/name | \"a\\u0000b\" | 400 | name: expected text, got a?b.",
                 "/name | \"half \\ud800\" | 400 | name: expected text",
-                "/schemaVersion | 99 | 422 | schemaVersion: expected 4, got 99.",
-                "/schemaVersion | 1 | 422 | schemaVersion: expected 4, got 1.",
+                "/schemaVersion | 99 | 422 | schemaVersion: expected 5, got 99.",
+                "/schemaVersion | 1 | 422 | schemaVersion: expected 5, got 1.",
                 "/schemaVersion | 1e300000000 | 400 | schemaVersion: expected a whole number",
             })
     @Timeout(20)
