@@ -21,6 +21,8 @@ import { useHand } from './useHand';
 import { useLevelLine } from './useLevelLine';
 import { useNext } from './useNext';
 import { usePlanned, type Subject } from './usePlanned';
+import '../../shared/desk.css';
+import '../../shared/lines.css';
 import './bench.css';
 
 const CarryDrawer = lazy(() => import('../carry/dialog'));

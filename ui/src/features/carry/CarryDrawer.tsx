@@ -8,6 +8,8 @@ import { Failed } from '../../shared/states';
 import { Verdict } from '../../shared/Verdict';
 import type { Change } from '../framing';
 import { carryQuery, type CarryPart } from './queries';
+import '../../shared/field.css';
+import '../../shared/verdict.css';
 import './carry.css';
 
 type Original = Schemas['OriginalView'];

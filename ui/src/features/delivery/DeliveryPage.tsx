@@ -8,6 +8,7 @@ import { bytes, count, day, decimals, pixels, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { Verdict } from '../../shared/Verdict';
 import { useRuns } from '../run';
+import '../../shared/verdict.css';
 import './delivery.css';
 
 type DeliveredPiece = Schemas['DeliveredPiece'];

@@ -7,6 +7,7 @@ import { Failed, Loading } from '../../shared/states';
 import { GamutDrawing } from './GamutDrawing';
 import { importProfile, profilesQuery, type Profile } from './queries';
 import { facts, groupOf, groups, modelWords } from './words';
+import '../../shared/field.css';
 import './profiles.css';
 
 /** The profile shelf: what there is, described by facts and pictures; a place for more. */

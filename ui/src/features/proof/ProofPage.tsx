@@ -37,6 +37,10 @@ import { SheetMap } from './SheetMap';
 import { Trial, type Tried } from './Trial';
 import { useCompared, type Beside } from './useCompared';
 import { useProofed } from './useProofed';
+import '../../shared/desk.css';
+import '../../shared/lines.css';
+import '../../shared/verdict.css';
+import '../../shared/field.css';
 import './proof.css';
 
 const besideNames: Record<Beside, string> = {

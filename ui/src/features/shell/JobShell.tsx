@@ -53,7 +53,7 @@ function Course({ jobId }: { jobId: string }) {
       laid: (job?.pictures ?? 0) > 0,
     },
     { to: 'ticket', name: 'Ticket', state: count(job?.tickets ?? 0, 'ticket'), laid: true },
-    { to: 'bench', name: 'Bench', state: `${framed} of ${printable} framed`, laid: framed > 0 },
+    { to: 'bench', name: 'Bench', state: estimate && framings ? `${framed} of ${printable} framed` : '…', laid: framed > 0 },
     { to: 'proof', name: 'Proof', state: ticket?.document.sharpening.kind === 'none' ? 'pixel for pixel' : 'sharpened', laid: false },
     {
       to: 'run',

@@ -3,6 +3,7 @@ import { ColourField } from '../../shared/ColourField';
 import type { LengthUnit } from '../../shared/format';
 import { Bricks } from './Bricks';
 import { captionWords, usualLength, type Border, type CaptionPart, type Edges } from './edgesWords';
+import '../../shared/field.css';
 import { LengthInput } from './LengthInput';
 
 interface Props {

@@ -22,6 +22,7 @@ import {
   type Spoken,
   type Wrap,
 } from './edgesWords';
+import '../../shared/field.css';
 import { LengthInput } from './LengthInput';
 
 interface Props {

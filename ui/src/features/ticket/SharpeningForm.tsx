@@ -1,4 +1,5 @@
 import { InputNumber, Radio, Slider, Space } from 'antd';
+import '../../shared/field.css';
 import { LengthInput } from './LengthInput';
 import { Choice } from './phrases';
 import type { TicketDocument } from './queries';

@@ -15,6 +15,8 @@ import { activate, estimateQuery, planQuery, startRun, ticketsQuery, useActiveTi
 import { Sentence } from './Sentence';
 import { SheetDrawing } from './SheetDrawing';
 import { useTicketEdit } from './useTicketEdit';
+import '../../shared/field.css';
+import '../../shared/lines.css';
 import './ticket.css';
 
 export function TicketPage() {

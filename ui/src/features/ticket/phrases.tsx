@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { LengthInput } from './LengthInput';
 import { papersQuery, type TicketDocument } from './queries';
 import { anchorWords, methodNames, methodPurposes, turnWords, viewingWords } from './words';
+import '../../shared/field.css';
 
 interface Part<T> {
   value: T;
