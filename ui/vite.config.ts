@@ -21,5 +21,5 @@ export default defineConfig({
     },
   },
   // A dialog with its lists takes seconds on a machine that builds everything else at the same time.
-  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 30_000 },
+  test: { environment: 'jsdom', setupFiles: 'src/shared/setUpTests.ts', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 30_000 },
 });

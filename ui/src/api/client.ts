@@ -26,8 +26,3 @@ export async function answer<T>(
 export function smallPicture({ id, digest, facts }: Schemas['OriginalView'], edge: 384 | 1800): string {
   return `/api/v1/originals/${id}/small?edge=${edge}&of=${digest.slice(0, 12)}-${facts?.profileDigest.slice(0, 8) ?? ''}`;
 }
-
-/** Whether pieces are made of it: it opened, and what is damaged was said to be printed. */
-export function isForPieces(original: Schemas['OriginalView']): boolean {
-  return !!original.facts && (!original.damage || original.printedDamaged);
-}

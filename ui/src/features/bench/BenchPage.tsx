@@ -2,7 +2,6 @@ import { useQuery } from '@tanstack/react-query';
 import { App, Button, Select } from 'antd';
 import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate, useParams } from 'react-router';
-import { isForPieces } from '../../api/client';
 import { KeySheet } from '../../shared/KeySheet';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
@@ -49,7 +48,7 @@ export function BenchPage() {
   const originals = useMemo(() => {
     const wanted = only ? new Set(only) : undefined;
     return (originalsOfJob.data ?? []).filter(
-      (original) => isForPieces(original) && !original.leftOut && (!wanted || wanted.has(original.id)),
+      (original) => original.forPieces && !original.leftOut && (!wanted || wanted.has(original.id)),
     );
   }, [originalsOfJob.data, only]);
   const estimateById = useMemo(

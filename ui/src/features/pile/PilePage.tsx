@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Segmented } from 'antd';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { answer, api, isForPieces } from '../../api/client';
+import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, stem } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
@@ -146,7 +146,7 @@ export function PilePage() {
           unit={ticket?.document.unit ?? 'IN'}
           chosen={chosen}
           onChoose={choose}
-          onOpen={({ original }) => isForPieces(original) && void navigate(`/jobs/${jobId}/bench?at=${original.id}`)}
+          onOpen={({ original }) => original.forPieces && void navigate(`/jobs/${jobId}/bench?at=${original.id}`)}
         />
       ) : (
         <Suspense fallback={<Loading what="the table" />}>
@@ -180,7 +180,7 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
     () => entries.filter(({ original }) => chosen.has(original.id) && original.facts),
     [entries, chosen],
   );
-  const forPieces = pictures.filter(({ original }) => isForPieces(original));
+  const forPieces = pictures.filter(({ original }) => original.forPieces);
   const pictureIds = useMemo(() => pictures.map(({ original }) => original.id), [pictures]);
   // Carried from a picture that was framed, if there is one outside of those chosen; another can be taken in the drawer.
   const framed = all.filter((entry) => entry.framed);

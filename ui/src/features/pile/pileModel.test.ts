@@ -11,6 +11,7 @@ function entry(path: string, width: number, height: number, realPpi: number, par
       state: 'SOUND',
       leftOut: false,
       printedDamaged: false,
+      forPieces: true,
       facts: {
         kind: 'JPEG',
         width,
@@ -51,6 +52,7 @@ const broken: Entry = {
   original: {
     ...entry('z.jpg', 1, 1, 0).original,
     facts: undefined,
+    forPieces: false,
     state: 'BROKEN',
     problem: { code: 'cut-short', subject: 'picture', text: 'is cut short', remedy: 'Add an intact copy.' },
   },

@@ -1,4 +1,4 @@
-import { isForPieces, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { decimals } from '../../shared/format';
 import type { Level } from '../../shared/Verdict';
 
@@ -28,7 +28,7 @@ export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => 
   { key: 'square', words: 'square', holds: ({ original: { facts } }) => !!facts && facts.width === facts.height },
   { key: 'no-profile', words: 'no profile', holds: ({ original: { facts } }) => facts?.profileOrigin === 'ASSUMED' },
   { key: 'small', words: 'too small', holds: ({ estimate }) => estimate?.verdict === 'POOR' },
-  { key: 'unframed', words: 'not framed', holds: ({ original, framed }) => isForPieces(original) && !framed },
+  { key: 'unframed', words: 'not framed', holds: ({ original, framed }) => original.forPieces && !framed },
   { key: 'own', words: 'with own settings', holds: ({ own }) => own !== '' },
   { key: 'left-out', words: 'left out', holds: ({ original }) => original.leftOut },
 ];

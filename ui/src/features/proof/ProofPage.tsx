@@ -3,7 +3,6 @@ import { App, Button } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { Problem } from '../../api/problems';
-import { isForPieces } from '../../api/client';
 import { decimals } from '../../shared/format';
 import { KeySheet } from '../../shared/KeySheet';
 import { Empty, Failed, Loading } from '../../shared/states';
@@ -77,7 +76,7 @@ export function ProofPage() {
   const displayPpi = useDisplayPpi();
 
   const originals = useMemo(
-    () => (originalsOfJob.data ?? []).filter((original) => isForPieces(original) && !original.leftOut),
+    () => (originalsOfJob.data ?? []).filter((original) => original.forPieces && !original.leftOut),
     [originalsOfJob.data],
   );
   const estimateById = useMemo(() => new Map(estimate?.pictures.map((one) => [one.originalId, one])), [estimate]);

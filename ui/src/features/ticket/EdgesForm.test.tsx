@@ -15,7 +15,6 @@ beforeAll(() => {
     },
   );
 });
-afterEach(cleanup);
 
 function show(value: Edges) {
   const onChange = vi.fn<(edges: Edges) => void>();

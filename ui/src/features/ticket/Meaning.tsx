@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { isForPieces, smallPicture, type Schemas } from '../../api/client';
+import { smallPicture, type Schemas } from '../../api/client';
 import { bytes, count, decimals, pixels, stem } from '../../shared/format';
 import { Verdict, type Level } from '../../shared/Verdict';
 import type { Estimate } from './queries';
@@ -85,7 +85,7 @@ export function Meaning({ jobId, estimate, originals }: Props) {
                   </span>
                 )}
                 <span>
-                  <Link to={`/jobs/${jobId}/${isForPieces(original) ? `bench?at=${original.id}` : 'pile'}`}>
+                  <Link to={`/jobs/${jobId}/${original.forPieces ? `bench?at=${original.id}` : 'pile'}`}>
                     {stem(original.path)}
                   </Link>
                   {original.facts && (

@@ -35,7 +35,6 @@ beforeAll(() => {
     },
   );
 });
-afterEach(cleanup);
 
 const profile = (digest: string, title: string, model: Profile['model']): Profile => ({
   digest,

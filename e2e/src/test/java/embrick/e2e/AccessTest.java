@@ -83,7 +83,8 @@ class AccessTest {
         browser.find(".say-profile");
         look("which profile pictures have");
         browser.open(page + "/proof");
-        browser.see(".figures", "not printable");
+        browser.see(".figures", "the sheet");
+        browser.find(".proof-map image");
         browser.button("Intents side by side").click();
         browser.until(_ -> browser.all(".intent img").size() == 4 ? true : null);
         look("intents");

@@ -96,7 +96,7 @@ class CanvasTest {
         type("the other", "24 in");
         close("Size");
         open("Resolution");
-        type("pixels to the inch", "100");
+        type("pixels per inch", "100");
         browser.see(".drawing", "2400 px");
         close("Resolution");
         open("Edges");

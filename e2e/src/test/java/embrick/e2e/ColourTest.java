@@ -89,7 +89,7 @@ class ColourTest {
         browser.see(".sentence", PAPER);
         shown(By.xpath("//label[contains(., 'all colours move a little')]")).click();
         browser.see(".sentence", PAPER + ", perceptual");
-        shown(By.xpath("//label[contains(., 'what fits stays exact')]")).click();
+        shown(By.xpath("//label[contains(., 'printable colours stay exact')]")).click();
         browser.until(_ -> !browser.text(".sentence").contains("perceptual") ? true : null);
         browser.find("button[aria-label^='Colour']").sendKeys(Keys.ESCAPE);
 
@@ -99,7 +99,7 @@ class ColourTest {
 
     private void proofColours(String job) {
         browser.open(address + "/jobs/" + job + "/proof");
-        browser.see(".figures", "not printable");
+        browser.see(".figures", "out of gamut");
         // Half of the picture is green, and a column or two are between.
         assertThat(browser.text(".figures")).containsPattern("(49\\.[5-9]|50(\\.[0-5])?) %");
         shown(By.xpath("//label[contains(., 'whole')]")).click();

@@ -62,32 +62,45 @@ class TicketTest {
     @Test
     void whatCannotWorkIsExplainedAtItsPhraseAndNotKept() {
         open("Resolution");
-        type(field("pixels to the inch"), "0");
+        type(field("pixels per inch"), "0");
         browser.see(".phrase-problem", "expected 1 to 20000, got 0");
         assertThat(api.firstTicket(job).path("document").path("ppi").asInt()).isEqualTo(300);
-        type(field("pixels to the inch"), "240");
+        type(field("pixels per inch"), "240");
         browser.see(".drawing", "1920 px");
         assertThat(browser.all(".phrase-problem")).isEmpty();
     }
 
+    /** Of another phrase both are kept; of the same one the other window's stays, and this one is told. */
     @Test
-    void aStaleEditFromASecondWindowIsToldAndTheNewStateShown() {
+    void whatASecondWindowChangedIsNeverOverwritten() {
         ObjectNode ticket = api.firstTicket(job);
         ObjectNode document = (ObjectNode) ticket.path("document");
         document.put("ppi", 150);
         api.put("/tickets/" + ticket.path("id").asString(), document, "If-Match", "\"0\"");
 
-        open("Viewing distance");
-        browser.until(page -> page.findElements(By.xpath("//span[text()='on a wall, 1 m']")).stream()
+        choose("Viewing distance", "on a wall, 1 m");
+        browser.see(".sentence", "150 ppi");
+        browser.until(_ -> "WALL".equals(kept("viewing")) ? true : null);
+        assertThat(kept("ppi")).isEqualTo("150");
+
+        document.put("viewing", "BANNER");
+        api.put("/tickets/" + ticket.path("id").asString(), document, "If-Match", "\"2\"");
+        choose("Viewing distance", "at a table, 60 cm");
+        browser.see(".ant-message", "Another window changed the same part");
+        browser.see(".sentence", "as a banner");
+        assertThat(kept("viewing")).isEqualTo("BANNER");
+    }
+
+    private String kept(String part) {
+        return api.firstTicket(job).path("document").path(part).asString();
+    }
+
+    private void choose(String phrase, String words) {
+        open(phrase);
+        browser.until(page -> page.findElements(By.xpath("//span[text()='" + words + "']")).stream()
                         .filter(WebElement::isDisplayed)
                         .findFirst()
                         .orElse(null))
                 .click();
-
-        browser.see(".ant-message", "changed in another window");
-        browser.see(".sentence", "150 ppi");
-        browser.see(".sentence", "in the hand");
-        assertThat(api.firstTicket(job).path("document").path("viewing").asString())
-                .isEqualTo("HAND");
     }
 }

@@ -65,7 +65,7 @@ class WholeWayTest {
         browser.button("Run 4 pieces").click();
         browser.see("h1", "Prints 8 × 10");
         browser.see(".run-figures", "4 of 5 pieces");
-        browser.see(".in-problem", "cut.jpg is cut short");
+        browser.see(".failed-pieces", "cut.jpg is cut short");
         browser.button("See the delivery").click();
         browser.see(".delivery-head", "4 checked files of 5");
         browser.button("Download all as ZIP").click();
@@ -92,7 +92,7 @@ class WholeWayTest {
     private void aDamagedPictureIsPrintedBecauseSomebodySaysSo(String job) {
         browser.open(address + "/jobs/" + job + "/pile");
         browser.find(".picture:has(.picture-damage)").click();
-        browser.button("Print 1 damaged picture all the same").click();
+        browser.button("Print 1 damaged picture anyway").click();
         browser.see(".picture-chosen", "damaged, but printed");
         browser.button("Run these 1").click();
         browser.see(".run-figures", "1 of 1 piece");

@@ -1,17 +1,14 @@
 package embrick.server.deliveries;
 
-import embrick.core.plan.Plan;
 import embrick.core.problem.Problem;
 import embrick.core.sharpen.Halo;
 import embrick.formats.Book;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
-import embrick.server.problems.ProblemException;
 import embrick.server.runs.DeliveredFiles;
 import embrick.server.runs.DeliveredFiles.OnDisk;
 import embrick.server.runs.Piece;
-import embrick.server.runs.PieceRepository;
 import embrick.server.runs.PieceRow;
 import embrick.server.runs.Run;
 import embrick.server.runs.RunService;
@@ -24,17 +21,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.UUID;
 import java.util.zip.CRC32;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -52,23 +46,18 @@ class DeliveryController {
     private static final String ZIP = "application/zip";
 
     private final RunService runs;
-    private final PieceRepository pieces;
+    private final Deliveries deliveries;
     private final DeliveredFiles files;
     private final Storage storage;
     private final StoredJson json;
     private final Book book;
 
     DeliveryController(
-            RunService runs,
-            PieceRepository pieces,
-            DeliveredFiles files,
-            Storage storage,
-            StoredJson json,
-            Book book) {
+            RunService runs, Deliveries deliveries, DeliveredFiles files, Storage storage, StoredJson json, Book book) {
         this.files = files;
         this.book = book;
         this.runs = runs;
-        this.pieces = pieces;
+        this.deliveries = deliveries;
         this.storage = storage;
         this.json = json;
     }
@@ -126,7 +115,7 @@ class DeliveryController {
                 Book.takes(TicketDocuments.toTicket(ticket).file()),
                 run.startedAt(),
                 run.finishedAt().orElse(null),
-                pieces.rows(runId).stream()
+                deliveries.pieces(runId).stream()
                         .map(piece -> piece(piece, run, ticket))
                         .toList());
     }
@@ -185,7 +174,7 @@ class DeliveryController {
         String name = lastPart(run.folder());
         List<StoredZip.Entry> entries = new ArrayList<>();
         List<PieceRow> lost = new ArrayList<>();
-        for (PieceRow piece : checked(runId)) {
+        for (PieceRow piece : deliveries.checked(runId)) {
             Path file = files.place(run, piece.name());
             files.fingerprint(run, piece)
                     .ifPresentOrElse(
@@ -197,7 +186,7 @@ class DeliveryController {
                             () -> lost.add(piece));
         }
         if (of == ZipOf.ALL) {
-            requireNoneLost(lost);
+            Deliveries.requireNoneLost(lost);
         }
         byte[] list = getDeliveryList(runId).getBody();
         CRC32 crc = new CRC32();
@@ -220,43 +209,11 @@ class DeliveryController {
         PRESENT
     }
 
-    private List<PieceRow> checked(UUID runId) {
-        return pieces.rows(runId).stream()
-                .filter(piece -> piece.state() == Piece.State.CHECKED)
-                .toList();
-    }
-
-    private static void requireNoneLost(List<PieceRow> lost) {
-        if (!lost.isEmpty()) {
-            throw new ProblemException(
-                    HttpStatus.CONFLICT,
-                    lost.stream()
-                            .map(piece -> new Problem(
-                                    "piece-lost",
-                                    piece.name(),
-                                    piece.name() + " is no longer in its folder as it was checked.",
-                                    "Make it again from the delivery, or take only what is there."))
-                            .toList());
-        }
-    }
-
     /** All checked JPEG and PDF pieces as the pages of one PDF, in the order of the run; their pixels stay packed as they are. */
     @GetMapping(path = "/runs/{runId}/delivery.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<StreamingResponseBody> getDeliveryBook(@PathVariable UUID runId) {
         Run run = runs.get(runId);
-        List<PieceRow> checked = checked(runId);
-        requireNoneLost(
-                checked.stream().filter(piece -> !files.isIntact(run, piece)).toList());
-        Map<UUID, Piece> whole = new HashMap<>();
-        pieces.findByRunIdOrderByPosition(runId).forEach(piece -> whole.put(piece.id(), piece));
-        List<Book.Page> pages = checked.stream()
-                .map(piece ->
-                        page(run, piece, json.plan(whole.get(piece.id()).plan().orElseThrow())))
-                .toList();
-        if (pages.isEmpty()) {
-            throw ProblemException.invalid(
-                    "no-book", run.folder(), "No piece is finished yet.", "Wait for the run, or see what went wrong.");
-        }
+        List<Book.Page> pages = deliveries.pages(run);
         String name = lastPart(run.folder());
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
@@ -264,26 +221,11 @@ class DeliveryController {
                 .body(out -> book.write(name, pages, out));
     }
 
-    private Book.Page page(Run run, PieceRow piece, Plan plan) {
-        if (!Book.takes(plan.file())) {
-            throw ProblemException.invalid(
-                    "no-book",
-                    piece.name(),
-                    "A book is made of JPEG or PDF pieces, and " + piece.name() + " is neither.",
-                    "Choose JPEG or PDF on the ticket and run it again.");
-        }
-        return new Book.Page(files.place(run, piece.name()), plan);
-    }
-
     @GetMapping(path = "/pieces/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> getPieceFile(@PathVariable UUID id) {
-        PieceRow piece = pieces.row(id)
-                .filter(found -> found.state() == Piece.State.CHECKED)
-                .orElseThrow(() -> ProblemException.notFound("finished piece"));
+        PieceRow piece = deliveries.checkedPiece(id);
         Run run = runs.get(piece.runId());
-        if (!files.isIntact(run, piece)) {
-            requireNoneLost(List.of(piece));
-        }
+        deliveries.requireIntact(run, List.of(piece));
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(piece.name()))
                 .body(new FileSystemResource(files.place(run, piece.name())));
@@ -297,7 +239,7 @@ class DeliveryController {
     /** The other way: everything that was ever made from one original. */
     @GetMapping("/originals/{id}/pieces")
     List<MadePiece> listPiecesOfOriginal(@PathVariable UUID id) {
-        return pieces.rowsOfOriginal(id).stream()
+        return deliveries.piecesOfOriginal(id).stream()
                 .map(piece -> {
                     Run run = runs.get(piece.runId());
                     return new MadePiece(run.id(), run.folder(), piece(piece, run, json.ticket(run.ticketDocument())));

@@ -8,9 +8,8 @@ import embrick.server.framings.FramingService;
 import embrick.server.framings.FramingView;
 import embrick.server.framings.OverrideView;
 import embrick.server.originals.Original;
-import embrick.server.originals.OriginalRepository;
+import embrick.server.originals.Originals;
 import embrick.server.problems.IfMatch;
-import embrick.server.problems.ProblemException;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -34,9 +33,9 @@ class EditController {
     private static final int MOST_CHANGES = 20_000;
 
     private final EditService edits;
-    private final OriginalRepository originals;
+    private final Originals originals;
 
-    EditController(EditService edits, OriginalRepository originals) {
+    EditController(EditService edits, Originals originals) {
         this.edits = edits;
         this.originals = originals;
     }
@@ -107,7 +106,7 @@ class EditController {
             @RequestHeader(name = "If-None-Match", required = false) String ifNoneMatch,
             @Valid @RequestBody FramingContent content) {
         long version = IfMatch.version(ifMatch, ifNoneMatch, "framing");
-        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
+        Original original = originals.get(id);
         Outcome outcome = edits.apply(
                 original.jobId(),
                 "framed",

@@ -31,7 +31,6 @@ import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -47,7 +46,7 @@ import org.springframework.web.bind.annotation.RestController;
 class OriginalController {
     private static final int MOST_OFFERED = 20_000;
 
-    private final OriginalRepository originals;
+    private final Originals originals;
     private final Intake intake;
     private final SmallPictures smallPictures;
     private final Reception reception;
@@ -56,7 +55,7 @@ class OriginalController {
     private final StoredJson json;
 
     OriginalController(
-            OriginalRepository originals,
+            Originals originals,
             Intake intake,
             SmallPictures smallPictures,
             Reception reception,
@@ -119,7 +118,7 @@ class OriginalController {
     @GetMapping("/jobs/{jobId}/originals")
     List<OriginalView> listOriginals(@PathVariable UUID jobId) {
         Map<ColourModel, String> assumed = profiles.assumed(jobId);
-        return originals.findByJobIdOrderByPath(jobId).stream()
+        return originals.of(jobId).stream()
                 .map(original -> view(original, assumed))
                 .toList();
     }
@@ -128,32 +127,16 @@ class OriginalController {
 
     /** Leaves a picture out of runs, or takes it in again. */
     @PutMapping("/originals/{id}/left-out")
-    @Transactional
-    public OriginalView leaveOutOriginal(@PathVariable UUID id, @RequestBody Change change) {
-        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
-        original.leaveOut(change.leftOut());
-        return view(original);
+    OriginalView leaveOutOriginal(@PathVariable UUID id, @RequestBody Change change) {
+        return view(originals.leaveOut(id, change.leftOut()));
     }
 
     record DamagedChange(boolean printed) {}
 
     /** Says that a damaged picture, which can be seen all the same, is printed as it is; or takes that back. */
     @PutMapping("/originals/{id}/printed-damaged")
-    @Transactional
-    public OriginalView printDamagedOriginal(@PathVariable UUID id, @RequestBody DamagedChange change) {
-        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
-        if (change.printed() && original.damageBegins().isEmpty()) {
-            throw ProblemException.invalid(
-                    "not-damaged",
-                    original.path(),
-                    original.path()
-                            + (original.state() == Original.State.SOUND
-                                    ? " is not damaged: it is printed anyway."
-                                    : " cannot be printed: nothing of it can be seen."),
-                    "See its state in the pile.");
-        }
-        original.printDamaged(change.printed());
-        return view(original);
+    OriginalView printDamagedOriginal(@PathVariable UUID id, @RequestBody DamagedChange change) {
+        return view(originals.printDamaged(id, change.printed()));
     }
 
     /**
@@ -166,26 +149,18 @@ class OriginalController {
 
     /** Says which profile some pictures have, whatever their files say. */
     @PutMapping("/jobs/{jobId}/originals/profile")
-    @Transactional
-    public List<OriginalView> setProfileOfOriginals(@PathVariable UUID jobId, @Valid @RequestBody ProfileWish wish) {
-        Optional<String> digest = Optional.ofNullable(wish.digest());
-        List<Original> wanted = originals.requireOf(jobId, wish.originalIds());
-        for (Original picture : wanted) {
-            if (digest.isPresent() && picture.facts().isPresent()) {
-                profiles.require(
-                        digest.get(), json.facts(picture.facts().get()).colour().model());
-            }
-            picture.assignProfile(digest.filter(_ -> picture.facts().isPresent()));
-        }
+    List<OriginalView> setProfileOfOriginals(@PathVariable UUID jobId, @Valid @RequestBody ProfileWish wish) {
         Map<ColourModel, String> assumed = profiles.assumed(jobId);
-        return wanted.stream().map(picture -> view(picture, assumed)).toList();
+        return originals.assignProfile(jobId, wish.originalIds(), Optional.ofNullable(wish.digest())).stream()
+                .map(picture -> view(picture, assumed))
+                .toList();
     }
 
     /** A small picture in sRGB, its longest side at most {@code edge}; 384 or 1800. */
     @GetMapping(path = "/originals/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
     ResponseEntity<Resource> getSmallPicture(@PathVariable UUID id, @RequestParam int edge, HttpServletRequest request)
             throws IOException {
-        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
+        Original original = originals.get(id);
         SourceFacts facts = original.facts()
                 .map(json::facts)
                 .map(found -> profiles.known(found, original.profileDigest(), profiles.assumed(original.jobId())))
@@ -205,7 +180,7 @@ class OriginalController {
     /** The original's own bytes. */
     @GetMapping(path = "/originals/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> getOriginalFile(@PathVariable UUID id) throws IOException {
-        Original original = originals.findById(id).orElseThrow(() -> ProblemException.notFound("original"));
+        Original original = originals.get(id);
         return ResponseEntity.ok(
                 new FileSystemResource(PictureProblems.naming(original, () -> pictures.intact(original.digest()))));
     }
@@ -223,6 +198,7 @@ class OriginalController {
                 original.state(),
                 original.isLeftOut(),
                 original.isPrintedDamaged(),
+                original.isForPieces(),
                 damage(original),
                 original.facts()
                         .map(json::facts)

@@ -19,6 +19,7 @@ import java.util.UUID;
  * An original as it is sent.
  *
  * @param printedDamaged whether a person said that it is printed in spite of its damage
+ * @param forPieces whether pieces are made of it: it opened, and if it is damaged a person said that it is printed
  * @param damage of a picture that can be seen all the same
  */
 public record OriginalView(
@@ -29,6 +30,7 @@ public record OriginalView(
         @NotNull Original.State state,
         boolean leftOut,
         boolean printedDamaged,
+        boolean forPieces,
         @Schema(nullable = true) DamageView damage,
         @Schema(nullable = true) FactsView facts,
         @Schema(nullable = true) Problem problem) {

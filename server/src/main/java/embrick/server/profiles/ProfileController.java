@@ -19,15 +19,12 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
-import java.time.Clock;
 import java.time.Duration;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -52,16 +49,14 @@ class ProfileController {
     /** More than any profile has; judged again when it is read. */
     private static final int MOST_BYTES = 32 << 20;
 
-    private final ProfileRepository profiles;
+    private final ProfileService profiles;
     private final PictureProfiles pictures;
     private final ProfileShelf shelf;
-    private final Clock clock;
 
-    ProfileController(ProfileRepository profiles, PictureProfiles pictures, ProfileShelf shelf, Clock clock) {
+    ProfileController(ProfileService profiles, PictureProfiles pictures, ProfileShelf shelf) {
         this.profiles = profiles;
         this.pictures = pictures;
         this.shelf = shelf;
-        this.clock = clock;
     }
 
     /** How a profile came here. */
@@ -101,11 +96,7 @@ class ProfileController {
     /** What is on the shelf: what ships with Embrick, then what was added, by name. */
     @GetMapping("/profiles")
     List<ProfileView> listProfiles() {
-        return Stream.concat(
-                        Arrays.stream(ShippedProfile.values()).map(ShippedProfile::digest),
-                        profiles.findAllByOrderByName().stream().map(ProfileEntity::digest))
-                .map(this::view)
-                .toList();
+        return profiles.digests().stream().map(this::view).toList();
     }
 
     @GetMapping("/profiles/{digest}")
@@ -128,11 +119,7 @@ class ProfileController {
     ProfileView addProfile(@RequestParam String fileName, HttpServletRequest request) throws IOException {
         byte[] bytes = request.getInputStream().readNBytes(MOST_BYTES + 1);
         try {
-            ProfileFacts facts = shelf.take(bytes);
-            if (ShippedProfile.of(facts.digest()).isEmpty() && !profiles.existsById(facts.digest())) {
-                profiles.save(new ProfileEntity(facts.digest(), facts.name(), clock.instant()));
-            }
-            return view(facts.digest());
+            return view(profiles.add(bytes).digest());
         } catch (UnusableProfileException unusable) {
             throw ProblemException.invalid(
                     "profile-" + unusable.code(),
@@ -142,18 +129,11 @@ class ProfileController {
         }
     }
 
-    /** Takes a profile off the shelf. Tickets and pieces that use it keep it. */
+    /** Deletes a profile that was added. Tickets and pieces that use it keep it. */
     @DeleteMapping("/profiles/{digest}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void deleteProfile(@PathVariable String digest) {
-        if (ShippedProfile.of(digest).isPresent()) {
-            throw ProblemException.invalid(
-                    "shipped-profile",
-                    "profile",
-                    "This profile ships with Embrick and stays.",
-                    "Only profiles that were added can be deleted.");
-        }
-        profiles.deleteById(digest);
+        profiles.delete(digest);
     }
 
     /** The profile's own bytes. */
