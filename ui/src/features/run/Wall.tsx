@@ -94,17 +94,17 @@ const WallBrick = memo(function WallBrick({ piece, index, x, y, width, height, i
       tabIndex={isReached ? 0 : -1}
       className={`laid laid-${piece.state.toLowerCase()} shade-${index % 3}${isChosen ? ' laid-chosen' : ''}`}
       style={{ left: x, top: y, width, height }}
-      aria-label={words}
       aria-pressed={isChosen}
       title={words}
       onClick={() => onChoose(piece, index)}
     >
       {width >= TEXT_FROM && (
         <>
-          <span>{stem(piece.originalPath)}</span>
-          <small>{smallText(piece)}</small>
+          <span>{stem(piece.originalPath)} </span>
+          <small>{smallText(piece)} </small>
         </>
       )}
+      <span className="visually-hidden">{words}</span>
     </button>
   );
 });
