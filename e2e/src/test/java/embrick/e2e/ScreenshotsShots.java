@@ -128,7 +128,7 @@ class ScreenshotsShots {
         browser.find(".phrase-form");
         shot("ticket-colour");
         browser.open(page + "/proof?at=" + original(job, "wide-colours.jpg"));
-        browser.see(".figures", "not printable");
+        browser.see(".figures", "out of gamut");
         browser.script(
                 "[...document.querySelectorAll('.ant-segmented-item')].find(e => e.textContent === 'whole').click()");
         browser.keys("m");
