@@ -251,14 +251,14 @@ export function BenchPage() {
       )}
       {carrying && (
         <Suspense fallback={null}>
-        <CarryDrawer
-          from={original}
-          originals={originals}
-          ticketId={ticket.id}
-          isAccepted={framings.isAccepted}
-          onClose={() => setCarrying(false)}
-          onCarry={edit}
-        />
+          <CarryDrawer
+            from={original}
+            originals={originals}
+            ticketId={ticket.id}
+            isAccepted={framings.isAccepted}
+            onClose={() => setCarrying(false)}
+            onCarry={edit}
+          />
         </Suspense>
       )}
     </main>

@@ -74,6 +74,19 @@ describe('edits of framings', () => {
     expect(queries.getQueryData(key)).toEqual([kept(4, 1)]);
   });
 
+  it('have a list asked for again that was not there yet when they were answered', async () => {
+    const { store, queries } = edits(kept(3, 0));
+    const own = overridesQuery(place.ticketId).queryKey;
+    queries.removeQueries({ queryKey: own });
+    const loading = queries
+      .fetchQuery({ ...overridesQuery(place.ticketId), queryFn: () => new Promise<never>(() => undefined) })
+      .catch(() => 'stopped');
+    store.show('tilted', [{ originalId: 'kite', framing: tilted(centred, 1) }]);
+    await store.take(outcome(kept(4, 1)), 'edit');
+    expect(await loading).toBe('stopped');
+    expect(queries.getQueryState(own)?.isInvalidated).toBe(true);
+  });
+
   it('go on from what an undo left', async () => {
     const { store } = edits(kept(3, 5));
     const later = store.show('tilted', [{ originalId: 'kite', framing: tilted(centred, 6) }])!;

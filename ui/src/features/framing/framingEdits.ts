@@ -124,10 +124,9 @@ export class FramingEdits {
   /** Takes the server's answer: to an edit that was shown before, or to undoing or redoing one. */
   async take(outcome: EditOutcome, of: 'edit' | 'step'): Promise<void> {
     const { jobId, shape, ticketId } = this.place;
-    // A list that was asked for before this answer must not come after it.
     await Promise.all([
-      this.queries.cancelQueries({ queryKey: ['framings', jobId] }),
-      this.queries.cancelQueries({ queryKey: overridesQuery(ticketId).queryKey }),
+      stopLists(this.queries, ['framings', jobId]),
+      stopLists(this.queries, overridesQuery(ticketId).queryKey),
     ]);
     const isNews = (ahead: Ahead<unknown>, id: string, version: number) =>
       of === 'edit' ? ahead.settle(id, version) : ahead.rebase(id, version);
@@ -186,6 +185,12 @@ export class FramingEdits {
   private known(list: { originalId: string; version: number }[] | undefined, originalId: string): number | undefined {
     return list && (list.find((one) => one.originalId === originalId)?.version ?? -1);
   }
+}
+
+/** A list that was asked for before an answer must not come after it; one that was not there yet is asked for again. */
+async function stopLists(queries: QueryClient, queryKey: readonly unknown[]) {
+  await queries.cancelQueries({ queryKey });
+  void queries.invalidateQueries({ queryKey, predicate: ({ state }) => state.data === undefined });
 }
 
 function replaced<T extends { originalId: string }>(all: T[] | undefined, news: T): T[] | undefined {

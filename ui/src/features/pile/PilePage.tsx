@@ -284,21 +284,21 @@ function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
         </>
       )}
       <Suspense fallback={null}>
-      {isSaying && (
-        <SayProfile jobId={jobId} pictures={pictures.map(({ original }) => original)} onClose={() => setSaying(false)} />
-      )}
-      {source && ticket && (
-        <CarryDrawer
-          from={source.original}
-          originals={all.map(({ original }) => original)}
-          chosen={pictureIds}
-          ticketId={ticket.id}
-          isAccepted={framings.isAccepted}
-          onFrom={setCarriesFrom}
-          onClose={() => setCarriesFrom(undefined)}
-          onCarry={framings.edit}
-        />
-      )}
+        {isSaying && (
+          <SayProfile jobId={jobId} pictures={pictures.map(({ original }) => original)} onClose={() => setSaying(false)} />
+        )}
+        {source && ticket && (
+          <CarryDrawer
+            from={source.original}
+            originals={all.map(({ original }) => original)}
+            chosen={pictureIds}
+            ticketId={ticket.id}
+            isAccepted={framings.isAccepted}
+            onFrom={setCarriesFrom}
+            onClose={() => setCarriesFrom(undefined)}
+            onCarry={framings.edit}
+          />
+        )}
       </Suspense>
     </footer>
   );

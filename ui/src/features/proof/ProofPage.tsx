@@ -123,8 +123,10 @@ export function ProofPage() {
   const colour = subject?.ticket.colour;
   const converts = colour?.kind === 'convert' ? colour : undefined;
   // Only a print has colours that cannot be printed: nothing is said of them where the output is a screen's space.
-  const target = useProfiles().find(({ digest }) => digest === converts?.profile.digest);
-  const isPrint = converts !== undefined && (target === undefined || target.purpose === 'OUTPUT');
+  const profiles = useProfiles();
+  const target = profiles.find(({ digest }) => digest === converts?.profile.digest);
+  // While the profiles are on their way nothing is reckoned; one that was deleted since may have been a print's.
+  const isPrint = converts !== undefined && profiles.length > 0 && (target?.purpose ?? 'OUTPUT') === 'OUTPUT';
   const { before, after, marks } = useCompared({ ordered, subject, part, compared, isMarked: marked && isPrint });
   const loss = useQuery({
     ...gamutLossQuery(original, subject?.ticket, subject?.framing),
@@ -311,7 +313,7 @@ export function ProofPage() {
             </Button>
           )}
         </div>
-        {plan && part && <ProofFigures plan={plan} part={part} contour={middle?.contour} loss={loss} halo={halo} />}
+        {plan && part && <ProofFigures plan={plan} part={part} contour={scale === 'whole' ? undefined : middle?.contour} loss={loss} halo={halo} />}
       </div>
       {intents && subject && converts && plan && (
         <Intents

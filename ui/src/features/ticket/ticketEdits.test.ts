@@ -1,7 +1,11 @@
+import { QueryClient } from '@tanstack/react-query';
 import { describe, expect, it, vi } from 'vitest';
 import { Problem } from '../../api/problems';
 import type { TicketDocument, TicketView } from './queries';
-import { TicketEdits, type TicketStore } from './ticketEdits';
+import { keepOnTicket, TicketEdits, type TicketStore } from './ticketEdits';
+
+const { put } = vi.hoisted(() => ({ put: vi.fn() }));
+vi.mock('../../api/client', async (original) => ({ ...(await original<object>()), api: { PUT: put } }));
 
 const document = { name: 'Prints', ppi: 300, folder: 'prints', viewing: 'HAND' } as TicketDocument;
 const ticket = (version: number, part: Partial<TicketDocument> = {}): TicketView =>
@@ -128,5 +132,17 @@ describe('edits of a ticket', () => {
     edits.edit({ ppi: 200 });
     expect((await edits.settled())[0]?.code).toBe('stale-version');
     expect(edits.current().document.ppi).toBe(200);
+  });
+
+  it('go from what the page has seen of another window, which is no conflict', async () => {
+    put.mockImplementation(async (_, { body, params }) => ({
+      data: { ...ticket(Number(JSON.parse(params.header['If-Match'])) + 1), document: body },
+      response: new Response(),
+    }));
+    const queries = new QueryClient();
+    await keepOnTicket(queries, ticket(0), { ppi: 200 }, () => undefined);
+    await keepOnTicket(queries, ticket(7, { ppi: 150 }), { ppi: 240 }, () => undefined);
+    expect(put.mock.calls.map(([, { params }]) => params.header['If-Match'])).toEqual(['"0"', '"7"']);
+    expect(put).toHaveBeenCalledTimes(2);
   });
 });

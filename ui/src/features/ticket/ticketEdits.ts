@@ -187,6 +187,8 @@ export async function keepOnTicket(
   tell: (text: string) => void,
 ): Promise<ProblemDetail[]> {
   const edits = ticketEdits(queries, ticket, tell);
+  // What this page has seen of other windows is no conflict.
+  edits.learn(ticket);
   edits.edit(part);
   const refusals = await edits.settled();
   if (refusals.length > 0) edits.discard();

@@ -126,7 +126,7 @@ class Carrying {
                 case TILT -> framing.add(Carry.Part.TILT);
                 case TURN -> framing.add(Carry.Part.TURN);
                 case SHARPENING -> {
-                    // A override, not a part of the framing.
+                    // An override, not a part of the framing.
                 }
             }
         }

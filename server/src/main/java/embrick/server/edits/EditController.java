@@ -77,7 +77,7 @@ class EditController {
         return outcome(jobId, edits.apply(jobId, request.words(), request.framings(), request.overrides()));
     }
 
-    /** A override's values are judged as a ticket's are. */
+    /** An override's values are judged as a ticket's are. */
     private static void requireSense(OverrideDocument override) {
         TicketDocuments.toTicket(override.appliedTo(TicketDocuments.standard()));
     }

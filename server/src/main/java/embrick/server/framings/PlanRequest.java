@@ -7,7 +7,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 
-/** What is to be planned: a ticket, and a framing and a override that need not be stored. */
+/** What is to be planned: a ticket, and a framing and an override that need not be stored. */
 public record PlanRequest(
         @NotNull @Valid TicketDocument ticket,
         @Schema(nullable = true) @Valid FramingDocument framing,

@@ -6,7 +6,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 
 /** The page itself, under every address that it routes on its own. */
 @Controller
@@ -18,8 +17,8 @@ class PageController {
     }
 
     /** An address that is none of the pages': a person who asks for it gets the page that says so. */
-    @GetMapping(path = "/{unknown:(?!api$|assets$|error$)[^.]*}", produces = MediaType.TEXT_HTML_VALUE)
-    String unknown(@PathVariable String unknown, HttpServletResponse response) {
+    @GetMapping(path = "/{address:(?!api$|assets$|error$)[^.]*}", produces = MediaType.TEXT_HTML_VALUE)
+    String unknown(HttpServletResponse response) {
         response.setStatus(HttpStatus.NOT_FOUND.value());
         return "forward:/index.html";
     }
