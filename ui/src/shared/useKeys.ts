@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { areSingleKeysOn } from './singleKeys';
 
 /**
@@ -6,22 +6,21 @@ import { areSingleKeysOn } from './singleKeys';
  * those that the browser or a dialog has for itself.
  */
 export function useKeys(handle: (event: KeyboardEvent, target: HTMLElement) => void) {
-  const newest = useRef(handle);
-  newest.current = handle;
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      // Alt with an arrow goes back in the browser's history; Alt alone holds snapping, which is no key of a page.
-      if (event.altKey) return;
-      const isLetter = /^[^\s]$/.test(event.key);
-      if (isLetter && !event.ctrlKey && !event.metaKey && !areSingleKeysOn()) return;
-      // A choice that was clicked keeps its own arrows and blank; letters are the page's again.
-      const isChoice = target.matches('input[type="radio"], input[type="checkbox"]') && isLetter;
-      if (!isChoice && target.closest('input, textarea, select, [contenteditable]')) return;
-      if (target.closest('[role="dialog"]')) return;
-      newest.current(event, target);
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  useHotkeys('*', (event) => handle(event, event.target as HTMLElement), {
+    // Which fields keep which keys is said below: a choice that was clicked keeps its own arrows and blank only.
+    enableOnFormTags: true,
+    ignoreEventWhen: isKept,
+  });
+}
+
+/** Whether a key is another's: the browser's, a field's or a dialog's. */
+function isKept(event: KeyboardEvent): boolean {
+  // Alt with an arrow goes back in the browser's history; Alt alone holds snapping, which is no key of a page.
+  if (event.altKey) return true;
+  const target = event.target as HTMLElement;
+  const isLetter = /^[^\s]$/.test(event.key);
+  if (isLetter && !event.ctrlKey && !event.metaKey && !areSingleKeysOn()) return true;
+  const isChoice = target.matches('input[type="radio"], input[type="checkbox"]') && isLetter;
+  return (!isChoice && target.closest('input, textarea, select, [contenteditable]') !== null)
+    || target.closest('[role="dialog"]') !== null;
 }

@@ -21,7 +21,6 @@ import { useLevelLine } from './useLevelLine';
 import { useNext } from './useNext';
 import { usePlanned, type Subject } from './usePlanned';
 import '../../shared/desk.css';
-import '../../shared/lines.css';
 import './bench.css';
 
 const CarryDrawer = lazy(() => import('../carry/dialog'));

@@ -1,4 +1,5 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useDrag } from '@use-gesture/react';
+import { type KeyboardEvent } from 'react';
 import { pulled, same, seenSides, type Framing, type Side } from '../framing';
 import type { Planned } from './usePlanned';
 import type { Lie, Rect } from './viewTransform';
@@ -26,7 +27,6 @@ const outward: Record<Side, { x: number; y: number }> = {
 
 /** The four sides of the free frame, each pulled by itself. Arrow keys do the same by a pixel of the screen, Shift by ten. */
 export function FreeSides({ frame, framing, planned, lie, current, onPull, onPulled }: Props) {
-  const drag = useRef<{ side: Side; at: number; from: Framing }>(undefined);
   const { seenWidth, seenHeight } = planned.plan.frame;
 
   const pull = (from: Framing, side: Side, screen: number): Framing => {
@@ -34,8 +34,17 @@ export function FreeSides({ frame, framing, planned, lie, current, onPull, onPul
     const tilt = { aspect: seenWidth / seenHeight, degrees: from.tiltDegrees };
     return pulled(from, side, screen / length, planned.plan.limits, tilt);
   };
-  const along = (side: Side, event: PointerEvent) =>
-    outward[side].x * event.clientX + outward[side].y * event.clientY;
+  const drag = useDrag(
+    ({ args: [side], event, last, movement: [dx, dy], memo }) => {
+      // Otherwise the stage below would take the picture too.
+      event.stopPropagation();
+      const from = (memo as Framing | undefined) ?? framing;
+      const after = pull(from, side as Side, outward[side as Side].x * dx + outward[side as Side].y * dy);
+      (last ? onPulled : onPull)(after);
+      return from;
+    },
+    { pointer: { keys: false } },
+  );
   const key = (side: Side, event: KeyboardEvent) => {
     const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
     if (!step) return;
@@ -57,22 +66,7 @@ export function FreeSides({ frame, framing, planned, lie, current, onPull, onPul
         aria-label={`The frame’s ${side} side: arrow keys pull it. Now ${Math.round((x === 0 ? size.height : size.width) * 100)} % of the picture`}
         style={{ left: frame.x + (frame.width * (1 + x)) / 2, top: frame.y + (frame.height * (1 + y)) / 2 }}
         onKeyDown={(event) => key(side, event)}
-        onPointerDown={(event) => {
-          event.stopPropagation();
-          event.currentTarget.setPointerCapture(event.pointerId);
-          drag.current = { side, at: along(side, event), from: framing };
-        }}
-        onPointerMove={(event) => {
-          if (drag.current?.side === side) {
-            onPull(pull(drag.current.from, side, along(side, event) - drag.current.at));
-          }
-        }}
-        onPointerUp={(event) => {
-          event.stopPropagation();
-          if (drag.current?.side !== side) return;
-          onPulled(pull(drag.current.from, side, along(side, event) - drag.current.at));
-          drag.current = undefined;
-        }}
+        {...drag(side)}
       />
     );
   });

@@ -1,4 +1,5 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useDrag } from '@use-gesture/react';
+import { type KeyboardEvent } from 'react';
 import { toPicture, toScreen, type Lie } from './viewTransform';
 
 /** A line along what should be level or upright, in pixels of the seen picture. */
@@ -32,15 +33,21 @@ const steps: Record<string, Point> = {
 
 /** The line on the stage; its two ends can be taken again, by hand or by keys. */
 export function LevelLine({ line, lie, onDraw, onDrawn }: Props) {
-  const taken = useRef<'from' | 'to'>(undefined);
   const from = toScreen(lie, line.from.x, line.from.y);
   const to = toScreen(lie, line.to.x, line.to.y);
   const places = { from, to };
 
-  const place = (event: PointerEvent): Point => {
-    const box = event.currentTarget.parentElement!.getBoundingClientRect();
-    return toPicture(lie, event.clientX - box.left, event.clientY - box.top);
-  };
+  const drag = useDrag(
+    ({ args, event, last, movement: [dx, dy], memo }) => {
+      // Otherwise the stage below would draw a new line.
+      event.stopPropagation();
+      const end = args[0] as 'from' | 'to';
+      const start = (memo as Point | undefined) ?? places[end];
+      (last ? onDrawn : onDraw)({ ...line, [end]: toPicture(lie, start.x + dx, start.y + dy) });
+      return start;
+    },
+    { pointer: { keys: false } },
+  );
   const key = (end: 'from' | 'to', event: KeyboardEvent) => {
     const step = steps[event.key];
     if (!step) return;
@@ -63,20 +70,7 @@ export function LevelLine({ line, lie, onDraw, onDrawn }: Props) {
           aria-label={`${end === 'from' ? 'One end' : 'The other end'} of the level line: arrow keys move it`}
           style={{ left: places[end].x, top: places[end].y }}
           onKeyDown={(event) => key(end, event)}
-          onPointerDown={(event) => {
-            event.stopPropagation();
-            event.currentTarget.setPointerCapture(event.pointerId);
-            taken.current = end;
-          }}
-          onPointerMove={(event) => {
-            if (taken.current === end) onDraw({ ...line, [end]: place(event) });
-          }}
-          onPointerUp={(event) => {
-            event.stopPropagation();
-            if (taken.current !== end) return;
-            taken.current = undefined;
-            onDrawn({ ...line, [end]: place(event) });
-          }}
+          {...drag(end)}
         />
       ))}
     </>

@@ -1,9 +1,9 @@
 import { useLayoutEffect, useReducer, useRef, useState } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
 import { fromInches } from '../../shared/format';
+import { SheetLines } from '../../shared/SheetLines';
 import { held, movedInSeen, same, tighter, type Framing } from '../framing';
 import { BandPixels } from './BandPixels';
-import { EdgeLines } from './EdgeLines';
 import { FreeSides } from './FreeSides';
 import { Guides, type Guide } from './Guides';
 import { LevelLine, type Line } from './LevelLine';
@@ -169,7 +169,9 @@ export function Stage(props: Props) {
             <svg className="stage-lines" width={size.width} height={size.height} aria-hidden="true">
               {isMasked && <path fillRule="evenodd" fill={ticket.fit.paper} d={`M${path(sheet)}M${path(place)}`} />}
               <Guides guide={guide} place={place} perUnit={(plan.markedPpi / fromInches(1, ticket.unit)) * view.perPixel} />
-              <EdgeLines edges={plan.edges} total={total} sheet={sheet} perPixel={view.perPixel} />
+              <g transform={`translate(${total.x} ${total.y})`}>
+                <SheetLines edges={plan.edges} scale={view.perPixel} on="picture" />
+              </g>
             </svg>
             {isFree && (
               <FreeSides

@@ -1,4 +1,5 @@
-import { useEffect, useRef, type PointerEvent, type RefObject } from 'react';
+import { useGesture, useWheel } from '@use-gesture/react';
+import { useRef, type RefObject } from 'react';
 
 interface Point {
   x: number;
@@ -6,9 +7,9 @@ interface Point {
 }
 
 export interface Gestures {
-  /** One pointer, or the middle of two, is down. */
+  /** One pointer, or the middle of two fingers, is down. */
   onTake: (at: Point) => void;
-  /** It has gone a way since it was taken; two of them have their distance changed by a factor. */
+  /** It has gone a way since it was taken; two fingers have their distance changed by a factor. */
   onMove: (way: { dx: number; dy: number; factor: number; holdsOff: boolean }) => void;
   onRelease: () => void;
   onWheel: (factor: number) => void;
@@ -18,69 +19,64 @@ export interface Gestures {
 /** One notch of a wheel is about 12 % of the frame's side. */
 const PER_WHEEL = 0.0012;
 
-/** Drag, pinch and wheel of an element, told as ways and factors. */
+/**
+ * Drag, pinch and wheel of an element, by mouse, pen or fingers, told as ways and factors. A second finger ends the drag of the
+ * first one where it stands, and the two go on from there.
+ */
 export function useGestures(stage: RefObject<HTMLElement | null>, gestures: Gestures) {
-  const newest = useRef(gestures);
-  newest.current = gestures;
-  const pointers = useRef(new Map<number, Point>());
-  const start = useRef<{ middle: Point; apart: number }>(undefined);
-
-  useEffect(() => {
-    const element = stage.current!;
-    const listen = (event: WheelEvent) => {
-      event.preventDefault();
-      newest.current.onWheel(Math.exp(-event.deltaY * PER_WHEEL));
-    };
-    element.addEventListener('wheel', listen, { passive: false });
-    return () => element.removeEventListener('wheel', listen);
-  }, [stage]);
-
-  const place = (event: PointerEvent): Point => {
+  const taken = useRef<'by-one' | 'by-two'>(undefined);
+  const place = ([x, y]: [number, number]): Point => {
     const box = stage.current!.getBoundingClientRect();
-    return { x: event.clientX - box.left, y: event.clientY - box.top };
+    return { x: x - box.left, y: y - box.top };
   };
-  const now = () => {
-    const points = [...pointers.current.values()];
-    const middle = {
-      x: points.reduce((sum, { x }) => sum + x, 0) / points.length,
-      y: points.reduce((sum, { y }) => sum + y, 0) / points.length,
-    };
-    const apart = points.length === 2 ? Math.hypot(points[0]!.x - points[1]!.x, points[0]!.y - points[1]!.y) : 0;
-    return { middle, apart };
+  const take = (by: 'by-one' | 'by-two', at: [number, number]) => {
+    release();
+    taken.current = by;
+    gestures.onTake(place(at));
   };
-  const begin = () => {
-    if (pointers.current.size === 0) return;
-    start.current = now();
-    newest.current.onTake(start.current.middle);
+  const release = () => {
+    if (!taken.current) return;
+    taken.current = undefined;
+    gestures.onRelease();
   };
-  const end = (event: PointerEvent) => {
-    if (!pointers.current.delete(event.pointerId)) return;
-    newest.current.onRelease();
-    begin();
-  };
-  return {
-    onPointerDown: (event: PointerEvent) => {
-      if (event.button !== 0 || pointers.current.size === 2) return;
-      stage.current!.setPointerCapture(event.pointerId);
-      if (pointers.current.size === 1) newest.current.onRelease();
-      pointers.current.set(event.pointerId, place(event));
-      begin();
+  // A wheel must not scroll the page, which only a listener of the element itself can prevent.
+  useWheel(
+    ({ event, delta: [, y] }) => {
+      event.preventDefault();
+      if (y !== 0) gestures.onWheel(Math.exp(-y * PER_WHEEL));
     },
-    onPointerMove: (event: PointerEvent) => {
-      const at = place(event);
-      if (!pointers.current.has(event.pointerId)) return newest.current.onHover(at);
-      pointers.current.set(event.pointerId, at);
-      if (!start.current) return;
-      const { middle, apart } = now();
-      newest.current.onMove({
-        dx: middle.x - start.current.middle.x,
-        dy: middle.y - start.current.middle.y,
-        factor: apart > 0 && start.current.apart > 0 ? apart / start.current.apart : 1,
-        holdsOff: event.altKey,
-      });
+    { target: stage, eventOptions: { passive: false } },
+  );
+  return useGesture(
+    {
+      onDrag: ({ first, last, initial, movement: [dx, dy], altKey, pinching, cancel }) => {
+        if (pinching) return cancel();
+        if (first) take('by-one', initial);
+        if (taken.current !== 'by-one') return;
+        if (dx !== 0 || dy !== 0) gestures.onMove({ dx, dy, factor: 1, holdsOff: altKey });
+        if (last) release();
+      },
+      onPinch: ({ first, last, origin, movement: [factor], memo, altKey }) => {
+        const from = (memo as [number, number] | undefined) ?? origin;
+        if (first) take('by-two', origin);
+        if (taken.current !== 'by-two') return from;
+        gestures.onMove({ dx: origin[0] - from[0], dy: origin[1] - from[1], factor, holdsOff: altKey });
+        if (last) release();
+        return from;
+      },
+      onMove: ({ xy }) => {
+        if (!taken.current) gestures.onHover(place(xy));
+      },
+      onHover: ({ hovering }) => {
+        if (!hovering) gestures.onHover(undefined);
+      },
     },
-    onPointerUp: end,
-    onPointerCancel: end,
-    onPointerLeave: () => newest.current.onHover(undefined),
-  };
+    {
+      drag: { pointer: { keys: false } },
+      pinch: { pinchOnWheel: false },
+      // A pen that hovers is shown its pixels as a mouse is.
+      move: { mouseOnly: false },
+      hover: { mouseOnly: false },
+    },
+  )();
 }

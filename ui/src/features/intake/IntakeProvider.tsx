@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } fro
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count } from '../../shared/format';
+import { announce, announced } from './announced';
 import { missing, send, type Failure } from './send';
 import { IntakeContext, type Arriving } from './useIntake';
 import type { ArrivingFile } from './walkDropped';
@@ -75,13 +76,18 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
           return;
         }
         setArriving({ jobId, done: 0, all: wanted.length });
-        const { failures, beside } = await send(jobId, wanted, (done) => {
+        const toCome = new Set([...announced(jobId), ...wanted.map(({ path }) => path)]);
+        announce(jobId, [...toCome]);
+        const { failures, beside } = await send(jobId, wanted, (done, arrived) => {
           setArriving({ jobId, done, all: wanted.length });
+          if (arrived) toCome.delete(arrived);
           if (Date.now() - refreshed.current > REFRESH_MILLIS) {
             refreshed.current = Date.now();
+            announce(jobId, [...toCome]);
             void refresh(jobId);
           }
         });
+        announce(jobId, [...toCome]);
         if (beside.length > 0) {
           const { path, as } = beside[0]!;
           const more = beside.length > 1 ? ` So do ${beside.length - 1} more.` : '';

@@ -64,11 +64,15 @@ export async function missing(jobId: string, files: ArrivingFile[]): Promise<Arr
   return files.filter(({ path }) => wanted.has(path));
 }
 
-/** Sends files, a few at a time; one that fails does not stop the others. */
+/**
+ * Sends files, a few at a time; one that fails does not stop the others.
+ *
+ * @param onArrived told how many are settled, and the path of the one that has just arrived; none where it failed
+ */
 export async function send(
   jobId: string,
   files: ArrivingFile[],
-  onArrived: (done: number) => void,
+  onArrived: (done: number, arrived: string | undefined) => void,
 ): Promise<Sent> {
   const failures: Failure[] = [];
   const beside: Beside[] = [];
@@ -77,6 +81,7 @@ export async function send(
   const worker = async () => {
     for (let at = next++; at < files.length; at = next++) {
       const { path, file } = files[at]!;
+      let arrived: string | undefined;
       try {
         const original = await answer(
           api.PUT('/api/v1/jobs/{jobId}/originals', {
@@ -86,11 +91,12 @@ export async function send(
             headers: { 'Content-Type': 'application/octet-stream' },
           }),
         );
+        arrived = path;
         if (original.path.normalize() !== path.normalize()) beside.push({ path, as: original.path });
       } catch (error) {
         failures.push({ path, file, error });
       }
-      onArrived(++done);
+      onArrived(++done, arrived);
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, worker));

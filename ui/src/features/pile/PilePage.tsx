@@ -7,7 +7,7 @@ import { Problem } from '../../api/problems';
 import { count, stem } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
 import { overrideWords, useFramings } from '../framing';
-import { DropPlace, useIntake, type ArrivingFile } from '../intake';
+import { DropPlace, NeverCame, useIntake, type ArrivingFile } from '../intake';
 import { useJob } from '../jobs';
 import { estimateQuery, sizeWords, startRun, useActiveTicket } from '../ticket';
 import { PictureGrid } from './PictureGrid';
@@ -61,9 +61,13 @@ export function PilePage() {
     void add(jobId, files);
   };
 
+  const missing = (
+    <NeverCame jobId={jobId} present={originals.data.map(({ path }) => path)} onChoose={() => setAdding(true)} />
+  );
   if (entries.length === 0 && !arriving) {
     return (
       <main className="shell-body">
+        {missing}
         <DropPlace title="Drop the pictures of this job here" onFiles={take}>
           Files or whole folders; subfolders are kept. Originals are never changed.
         </DropPlace>
@@ -100,6 +104,7 @@ export function PilePage() {
           </DropPlace>
         </div>
       )}
+      {missing}
       <div className="pile-bar">
         <div className="chips" role="group" aria-label="Show">
           {filters.map(({ key, words, holds }) => {

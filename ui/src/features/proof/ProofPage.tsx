@@ -1,43 +1,33 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button } from 'antd';
+import { useQuery } from '@tanstack/react-query';
+import { Button } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { Problem } from '../../api/problems';
 import { decimals } from '../../shared/format';
 import { KeySheet } from '../../shared/KeySheet';
+import { SheetLines } from '../../shared/SheetLines';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
 import { PictureColumn, useFramings } from '../framing';
 import { useJob } from '../jobs';
 import { useInTurn, useOriginals } from '../originals';
 import { gamutLossQuery, useProfiles } from '../profiles';
-import {
-  middleOf,
-  reducedSheet,
-  regionRound,
-  shownAt,
-  type Look,
-  type ProofPart,
-  type ProofScale,
-  type Region,
-  type Size,
-} from '../pixels';
-import { estimateQuery, keepOnTicket, useActiveTicket } from '../ticket';
+import type { Look, ProofScale, Region, Size } from '../pixels';
+import { estimateQuery, useActiveTicket } from '../ticket';
 import { DisplayRuler } from './DisplayRuler';
-import { ASSUMED_PPI, useDisplayPpi } from './displayPpi';
+import { useDisplayPpi } from './displayPpi';
 import { keyLines } from './keys';
 import { ProofFigures } from './ProofFigures';
-import { ProofLines } from './ProofLines';
 import { ProofStage, type Against } from './ProofStage';
 import { Intents } from './Intents';
-import { contoursQuery } from './queries';
 import { scales, ShownTools } from './ShownTools';
 import { SheetMap } from './SheetMap';
-import { Trial, type Tried } from './Trial';
+import { Trial } from './Trial';
 import { useCompared, type Beside } from './useCompared';
 import { useProofed } from './useProofed';
+import { useShownPart } from './useShownPart';
+import { useTried } from './useTried';
 import '../../shared/desk.css';
-import '../../shared/lines.css';
 import '../../shared/verdict.css';
 import '../../shared/field.css';
 import './proof.css';
@@ -53,20 +43,16 @@ const besideNames: Record<Beside, string> = {
 export function ProofPage() {
   const { jobId = '' } = useParams();
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  const { message } = App.useApp();
   const job = useJob(jobId).data;
   const ticket = useActiveTicket(jobId);
   const originalsOfJob = useOriginals(jobId);
   const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
   const framings = useFramings({ jobId, shape: estimate?.shapeKey, ticketId: ticket?.id });
   const [view, setView] = useState<Size>();
-  const [moved, setMoved] = useState<{ originalId: string; x: number; y: number; contour?: number }>();
   const [wipe, setWipe] = useState(0.5);
   const [beside, setBeside] = useState<Beside>('ORIGINAL');
   const [against, setAgainst] = useState<Against>('wipe');
   const [scale, setScale] = useState<ProofScale>(1);
-  const [tried, setTried] = useState<Tried>({});
   const [ruler, setRuler] = useState(false);
   const [lines, setLines] = useState(true);
   const [look, setLook] = useState<Look>('WHITE');
@@ -85,39 +71,10 @@ export function ProofPage() {
   const document = ticket?.document;
   const override = original && framings.overrideOf(original.id);
   const framing = original && framings.isLoaded ? framings.of(original.id) : undefined;
-  const isTrying = Object.values(tried).some((one) => one !== undefined);
+  const { tried, isTrying, setTried, keepOnItsTicket, keepForThis } = useTried({ ticket, original, override, edit: framings.edit });
   const { ordered, subject, planning, plan } = useProofed({ original, document, override, framing, tried });
 
-  const shown = useMemo(
-    () =>
-      plan && view
-        ? shownAt(scale, plan, view, plan.markedPpi, (displayPpi ?? ASSUMED_PPI) * devicePixelRatio)
-        : undefined,
-    [plan, view, scale, displayPpi],
-  );
-  // A proof opens where a picture has its strongest contour, not on an empty sky.
-  const strongest = useQuery({
-    ...contoursQuery(subject),
-    enabled: subject !== undefined && scale !== 'whole',
-    // What is tried on the same picture does not move the part that is looked at.
-    placeholderData: (before, query) => (query?.queryKey[1] === original?.id ? before : undefined),
-  });
-  const opened = strongest.data?.[0] && { ...strongest.data[0], contour: 0 };
-  const middle = moved?.originalId === original?.id ? moved : opened;
-  const isPlaced = middle !== undefined || scale === 'whole' || strongest.isError || strongest.data?.length === 0;
-  const part = useMemo<ProofPart | undefined>(() => {
-    if (!plan || !view || !shown || !isPlaced) return undefined;
-    const reduction = shown.reduction ?? 1;
-    const sheet = reducedSheet(plan, shown.reduction);
-    const centre = { x: middle?.x ?? plan.width / 2, y: middle?.y ?? plan.height / 2 };
-    const room = { width: view.width / shown.magnify, height: view.height / shown.magnify };
-    return {
-      region: regionRound({ x: centre.x / reduction, y: centre.y / reduction }, room, sheet),
-      show: 'FILE',
-      look,
-      reduction: shown.reduction,
-    };
-  }, [plan, view, shown, isPlaced, middle?.x, middle?.y, look]);
+  const { shown, part, middle, pan, setMiddle, nextContour } = useShownPart({ original, subject, plan, view, scale, look, displayPpi });
   const isSharpened = plan?.sharpening !== undefined && plan.sharpening !== null;
   const compared: Beside = (beside === 'UNSHARPENED' && !isSharpened) || (beside === 'TICKET' && !isTrying) ? 'ORIGINAL' : beside;
   const colour = subject?.ticket.colour;
@@ -134,49 +91,11 @@ export function ProofPage() {
   }).data;
   const onView = useCallback((size: Size) => setView(size), []);
 
-  const setMiddle = (to: { x: number; y: number; contour?: number } | undefined) =>
-    setMoved(to && original ? { ...to, originalId: original.id } : undefined);
-  const pan = (dx: number, dy: number) => {
-    if (!part) return;
-    const from = middleOf(part.region);
-    const reduction = part.reduction ?? 1;
-    setMiddle({ x: (from.x + dx) * reduction, y: (from.y + dy) * reduction });
-  };
-  const nextContour = async () => {
-    if (!subject) return;
-    try {
-      const contours = await queries.fetchQuery(contoursQuery(subject));
-      const next = ((middle?.contour ?? -1) + 1) % Math.max(1, contours.length);
-      const spot = contours[next];
-      if (spot) setMiddle({ x: spot.x, y: spot.y, contour: next });
-      else void message.info('This picture has no contours.');
-    } catch (failed) {
-      void message.warning(Problem.from(failed).message);
-    }
-  };
   const flip = () => setWipe(wipe < 0.5 ? 1 : 0);
   const hold = (next: Against) => {
     setAgainst(next);
-    setWipe(next === 'flick' ? 0 : 0.5);
+    setWipe(next === 'inTurn' ? 0 : 0.5);
   };
-  const carryToTicket = async () => {
-    if (!ticket) return;
-    const [refusal] = await keepOnTicket(queries, ticket, tried, (text) => void message.warning(text, 8));
-    if (refusal) {
-      void message.warning(`${refusal.text} ${refusal.remedy}`);
-    } else {
-      setTried({});
-      void message.success('The ticket has been changed.');
-    }
-  };
-  const keepForThis = () => {
-    if (!original || !override || !tried.sharpening) return;
-    framings.edit('set sharpening for this picture', [
-      { originalId: original.id, override: { ...override, sharpening: tried.sharpening } },
-    ]);
-    setTried({});
-  };
-
   useKeys((event, target) => {
     if (event.ctrlKey || event.metaKey) return;
     const far = (event.shiftKey ? 400 : 80) / (shown?.magnify ?? 1);
@@ -199,7 +118,7 @@ export function ProofPage() {
       '?': () => setKeysOpen(true),
       0: () => {
         setMiddle(undefined);
-        setWipe(against === 'flick' ? 0 : 0.5);
+        setWipe(against === 'inTurn' ? 0 : 0.5);
       },
     };
     const command = commands[event.key.length === 1 ? event.key.toLowerCase() : event.key];
@@ -250,7 +169,7 @@ export function ProofPage() {
             wipe={wipe}
             onWipe={setWipe}
             onView={onView}
-            lines={lines && plan && <ProofLines edges={plan.edges} reduction={part?.reduction ?? 1} />}
+            lines={lines && plan && <SheetLines edges={plan.edges} scale={1 / (part?.reduction ?? 1)} on="picture" />}
             onPan={pan}
           >
             {plan && subject && part && scale !== 'whole' && (
@@ -296,7 +215,7 @@ export function ProofPage() {
           </button>
           {isTrying && (
             <>
-              <Button type="primary" onClick={() => void carryToTicket()}>
+              <Button type="primary" onClick={() => void keepOnItsTicket()}>
                 Use on the ticket
               </Button>
               {tried.sharpening && <Button onClick={keepForThis}>Only this picture</Button>}

@@ -1,9 +1,10 @@
-import { useLayoutEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
+import { useDrag } from '@use-gesture/react';
+import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { useObjectUrl } from '../../shared/useObjectUrl';
 import type { Proof, Region, Size } from '../pixels';
 
 /** How the two are held against each other. */
-export type Against = 'wipe' | 'beside' | 'flick';
+export type Against = 'wipe' | 'beside' | 'inTurn';
 
 interface Props {
   before: Proof | undefined;
@@ -38,7 +39,6 @@ interface Way {
 export function ProofStage(props: Props) {
   const { before, after, marks, beforeName, afterName, region, magnify, against, wipe, onView } = props;
   const stage = useRef<HTMLDivElement>(null);
-  const drag = useRef<Way>(undefined);
   const [way, setWay] = useState<Way>();
   const [room, setRoom] = useState({ width: 0, height: 0 });
 
@@ -55,22 +55,15 @@ export function ProofStage(props: Props) {
     return () => watcher.disconnect();
   }, [onView, against]);
 
-  const press = (event: PointerEvent) => {
-    if (event.button !== 0) return;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    drag.current = { x: event.clientX, y: event.clientY };
-    setWay({ x: 0, y: 0 });
-  };
-  const move = (event: PointerEvent) => {
-    if (drag.current) setWay({ x: event.clientX - drag.current.x, y: event.clientY - drag.current.y });
-  };
-  const release = () => {
-    if (way && (way.x !== 0 || way.y !== 0)) {
-      props.onPan((-way.x * devicePixelRatio) / magnify, (-way.y * devicePixelRatio) / magnify);
-    }
-    drag.current = undefined;
-    setWay(undefined);
-  };
+  const drag = useDrag(
+    ({ last, movement: [x, y] }) => {
+      setWay(last ? undefined : { x, y });
+      if (last && (x !== 0 || y !== 0)) {
+        props.onPan((-x * devicePixelRatio) / magnify, (-y * devicePixelRatio) / magnify);
+      }
+    },
+    { pointer: { keys: false } },
+  );
   const cut = `${(wipe * 100).toFixed(2)}%`;
   // A part smaller than its room stands in the middle.
   const spare = (all: number, px: number | undefined) => Math.max(0, Math.round((all - ((px ?? 0) * magnify) / devicePixelRatio) / 2));
@@ -82,12 +75,7 @@ export function ProofStage(props: Props) {
   return (
     <div ref={stage} className={`proof-stage proof-by-${against}`}>
       <div
-        className={`proof-pan${way ? ' proof-moving' : ''}`}
-        onPointerDown={press}
-        onPointerMove={move}
-        onPointerUp={release}
-        onPointerCancel={release}
-      >
+        className={`proof-pan${way ? ' proof-moving' : ''}`} {...drag()}>
         {against === 'beside' ? (
           <>
             <div className="proof-half">

@@ -14,7 +14,7 @@ export const scales: { value: ProofScale; label: string }[] = [
 const ways: { value: Against; label: string }[] = [
   { value: 'wipe', label: 'wipe' },
   { value: 'beside', label: 'side by side' },
-  { value: 'flick', label: 'in turn' },
+  { value: 'inTurn', label: 'in turn' },
 ];
 
 interface Props {

@@ -1,6 +1,7 @@
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { smallPicture, type Schemas } from '../../api/client';
 import { bytes, convert, decimals, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
+import { sheetLines, SheetLines, type SheetLine } from '../../shared/SheetLines';
 import { useObjectUrl } from '../../shared/useObjectUrl';
 import { fetchProof, reducedSheet, type Region } from '../pixels';
 import { planQuery, type TicketDocument } from './queries';
@@ -65,23 +66,24 @@ export function SheetDrawing({ document, original, onUnit }: Props) {
   );
 }
 
-const lineClass = { TRIM: 'trim', FOLD: 'fold-line', BORDER: 'joint-line' } as const;
+const meanings: Record<SheetLine['style'], string> = {
+  trim: 'trim, where the sheet is cut',
+  'fold-line': 'fold, where the face ends',
+  'back-line': 'back edge of the bar',
+  'joint-line': 'where the border begins',
+  'safe-line': 'keep clear inside',
+  'total-line': 'the total',
+};
 
 function Legend({ edges }: { edges: Schemas['EdgesView'] }) {
-  const lines: [string, string][] = [];
-  if (edges.rim === 'TRIM') lines.push(['trim', 'trim, where the sheet is cut']);
-  if (edges.rim === 'FOLD') lines.push(['fold-line', 'fold, where the face ends'], ['back-line', 'back edge of the bar']);
-  if (edges.rim === 'BORDER') lines.push(['joint-line', 'where the border begins']);
-  if (edges.safe > 0) lines.push(['safe-line', 'keep clear inside']);
-  if (edges.bands.top + edges.bands.foot + edges.bands.left + edges.bands.right > 0) lines.push(['total-line', 'the total']);
   return (
     <p className="drawing-legend">
-      {lines.map(([line, words]) => (
-        <span key={line}>
+      {sheetLines(edges).map(({ style }) => (
+        <span key={style}>
           <svg width="26" height="8" aria-hidden="true">
-            <path d="M0 4h26" className={line} />
+            <path d="M0 4h26" className={style} />
           </svg>
-          {words}
+          {meanings[style]}
         </span>
       ))}
     </p>
@@ -124,10 +126,9 @@ function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } 
       <g transform={`translate(${x} ${y}) scale(${scale})`}>
         <Made plan={plan} original={original} document={document} side={Math.round(2 * Math.max(width, height))} />
       </g>
-      {hasBands && <rect className="total-line" x={x} y={y} width={width} height={height} />}
-      <rect className={lineClass[edges.rim]} {...sheet} />
-      {edges.safe > 0 && <rect className="safe-line" {...inset(sheet, edges.safe * scale)} />}
-      {edges.rim === 'FOLD' && <BackLines edges={edges} scale={scale} sheet={sheet} />}
+      <g transform={`translate(${x} ${y})`}>
+        <SheetLines edges={edges} scale={scale} on="paper" />
+      </g>
       {hasBands && (
         <>
           <Dimension x1={x} x2={x + width} y={18} text={of(plan.width)} />
@@ -141,32 +142,6 @@ function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } 
         <Dimension x1={0} x2={sheet.height} y={0} text={of(edges.sheet.height, wide ? short : long)} />
       </g>
     </svg>
-  );
-}
-
-function inset({ x, y, width, height }: Rect, by: number): Rect {
-  return { x: x + by, y: y + by, width: Math.max(0, width - 2 * by), height: Math.max(0, height - 2 * by) };
-}
-
-interface Rect {
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-}
-
-/** Where the canvas turns a second time, behind the bar. */
-function BackLines({ edges, scale, sheet }: { edges: Schemas['EdgesView']; scale: number; sheet: Rect }) {
-  const { bar, bands } = edges;
-  if (bar.left === bands.left && bar.top === bands.top && bar.right === bands.right && bar.foot === bands.foot) return null;
-  return (
-    <rect
-      className="back-line"
-      x={sheet.x - bar.left * scale}
-      y={sheet.y - bar.top * scale}
-      width={sheet.width + (bar.left + bar.right) * scale}
-      height={sheet.height + (bar.top + bar.foot) * scale}
-    />
   );
 }
 

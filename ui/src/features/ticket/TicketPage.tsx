@@ -16,7 +16,6 @@ import { Sentence } from './Sentence';
 import { SheetDrawing } from './SheetDrawing';
 import { useTicketEdit } from './useTicketEdit';
 import '../../shared/field.css';
-import '../../shared/lines.css';
 import './ticket.css';
 
 export function TicketPage() {

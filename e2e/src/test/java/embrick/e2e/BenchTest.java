@@ -109,6 +109,33 @@ class BenchTest {
     }
 
     @Test
+    void aPenDragsAndTwoFingersTightenAndMove() {
+        Map<?, ?> box = (Map<?, ?>) browser.script("return document.querySelector('.stage').getBoundingClientRect().toJSON()");
+        int x = ((Number) box.get("x")).intValue() + ((Number) box.get("width")).intValue() / 2;
+        int y = ((Number) box.get("y")).intValue() + ((Number) box.get("height")).intValue() / 2;
+        browser.pen("mousePressed", x, y);
+        browser.pen("mouseMoved", x - 30, y);
+        browser.pen("mouseMoved", x - 60, y);
+        browser.pen("mouseReleased", x - 60, y);
+        browser.until(_ -> kept(0, "centreX") > 0.5 ? true : null);
+        double dragged = kept(0, "centreX");
+
+        browser.touch("touchStart", new int[] {x - 50, y});
+        browser.touch("touchStart", new int[] {x - 50, y}, new int[] {x + 50, y});
+        for (int apart = 60; apart <= 100; apart += 10) {
+            browser.touch("touchMove", new int[] {x - apart, y + 20}, new int[] {x + apart, y + 20});
+        }
+        browser.touch("touchEnd");
+        browser.until(_ -> Math.abs(kept(0, "tightness") - 2) < 1e-6 ? true : null);
+        assertThat(kept(0, "centreY")).as("moved down with the fingers").isLessThan(0.5);
+        assertThat(kept(0, "centreX")).isCloseTo(dragged, within(0.2));
+
+        browser.withControl("z");
+        browser.until(_ -> kept(0, "tightness") == 1 ? true : null);
+        assertThat(kept(0, "centreX")).as("two fingers are one edit").isEqualTo(dragged);
+    }
+
+    @Test
     void aLevelLineTiltsByItsAngleAndItsEndsCanBeTakenAgain() {
         Map<?, ?> lie = (Map<?, ?>) browser.script("""
                 const m = new DOMMatrix(getComputedStyle(document.querySelector('.stage-picture')).transform).inverse();

@@ -3,6 +3,7 @@ package embrick.e2e;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -166,6 +167,25 @@ final class Browser {
 
     void drag(WebElement element, int dx, int dy) {
         new Actions(driver).dragAndDropBy(element, dx, dy).perform();
+    }
+
+    /** Fingers on the page, each at its place; none of them once all are lifted. */
+    void touch(String type, int[]... places) {
+        List<Map<String, Object>> points = new ArrayList<>();
+        for (int[] place : places) {
+            points.add(Map.of("x", place[0], "y", place[1], "id", points.size()));
+        }
+        driver.executeCdpCommand("Input.dispatchTouchEvent", Map.of("type", type, "touchPoints", points));
+    }
+
+    /** A pen over the page, or on it. */
+    void pen(String type, int x, int y) {
+        Map<String, Object> event = new HashMap<>(Map.of("type", type, "x", x, "y", y, "pointerType", "pen"));
+        if (!type.equals("mouseMoved")) {
+            event.putAll(Map.of("button", "left", "clickCount", 1));
+        }
+        event.put("buttons", type.equals("mouseReleased") ? 0 : 1);
+        driver.executeCdpCommand("Input.dispatchMouseEvent", event);
     }
 
     Object script(String script, Object... arguments) {

@@ -1,5 +1,6 @@
 package embrick.server.proofs;
 
+import embrick.core.contours.Contours.Spot;
 import embrick.core.contours.Crossings.Side;
 import embrick.core.gamut.GamutLoss;
 import embrick.core.pixels.ColourModel;
@@ -14,7 +15,9 @@ import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.TicketDocument;
 import embrick.server.framings.PlanRequest;
 import embrick.server.framings.Plans;
+import embrick.server.originals.Original;
 import embrick.server.originals.PictureProblems;
+import embrick.server.previews.SmallPictures;
 import embrick.server.problems.ProblemException;
 import embrick.server.proofs.ProofPictures.Look;
 import embrick.server.proofs.ProofPictures.Proof;
@@ -31,6 +34,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -53,12 +57,18 @@ class ProofController {
 
     private static final int MOST_SIDE = 2400;
 
+    /** Longest side of the small picture that places are looked for on. */
+    private static final int SMALL_EDGE = 1800;
+
     private final Plans plans;
     private final ProofPictures proofs;
     private final SoftProof softProof;
+    private final SmallPictures smallPictures;
     private final PictureWork work;
 
-    ProofController(Plans plans, ProofPictures proofs, SoftProof softProof, PictureWork work) {
+    ProofController(
+            Plans plans, ProofPictures proofs, SoftProof softProof, SmallPictures smallPictures, PictureWork work) {
+        this.smallPictures = smallPictures;
         this.work = work;
         this.plans = plans;
         this.proofs = proofs;
@@ -180,9 +190,21 @@ class ProofController {
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         Plan plan = ready(planned.planning());
-        return made(planned, http, () -> proofs.contours(planned.original().digest(), planned.facts(), plan)).stream()
+        Optional<ProofPictures.Again> again = again(planned);
+        List<Spot> found = again.isPresent()
+                ? contoursOfSmall(planned, plan, again.get(), http)
+                : made(planned, http, () -> proofs.contours(planned.original().digest(), planned.facts(), plan));
+        return found.stream()
                 .map(spot -> new ContourView(spot.x(), spot.y(), spot.strength()))
                 .toList();
+    }
+
+    private List<Spot> contoursOfSmall(
+            Plans.Planned planned, Plan plan, ProofPictures.Again again, HttpServletRequest http) throws IOException {
+        Original original = planned.original();
+        Path small = PictureProblems.naming(
+                original, () -> smallPictures.get(original.digest(), planned.facts(), SMALL_EDGE, HttpAsker.of(http)));
+        return made(planned, http, () -> proofs.contours(small, plan, again));
     }
 
     /**

@@ -16,12 +16,15 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.sharpen.Halo;
 import embrick.core.source.SourceFacts;
+import embrick.formats.Formats;
 import embrick.formats.Prints;
+import embrick.formats.picture.OpenedPicture;
 import embrick.formats.ScreenPictures;
 import embrick.server.framings.Plans;
 import embrick.server.storage.PictureWork.Asker;
 import embrick.server.storage.Pictures;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -39,11 +42,13 @@ class ProofPictures {
     private final Prints prints;
     private final ScreenPictures screen;
     private final Pictures pictures;
+    private final Formats formats;
 
-    ProofPictures(Prints prints, ScreenPictures screen, Pictures pictures) {
+    ProofPictures(Prints prints, ScreenPictures screen, Pictures pictures, Formats formats) {
         this.prints = prints;
         this.screen = screen;
         this.pictures = pictures;
+        this.formats = formats;
     }
 
     /** What of a plan is shown. */
@@ -98,26 +103,32 @@ class ProofPictures {
 
     /** The strongest contours, in pixels of the plan's sheet; looked for on a reduced print without sharpening. */
     List<Spot> contours(String digest, SourceFacts facts, Plan plan) throws IOException {
+        return pictures.whole(digest, facts, opened -> contours(opened, plan, plan));
+    }
+
+    /** The same, on a picture that was made smaller: quick, and places need no more. */
+    List<Spot> contours(Path small, Plan plan, Again again) throws IOException {
+        try (OpenedPicture opened = formats.open(small)) {
+            return again.plan(opened.facts()) instanceof Planning.Ready(Plan planned, List<Notice> _)
+                    ? contours(opened, planned, plan)
+                    : List.of();
+        }
+    }
+
+    /** @param plan of the picture that was opened, of the same sheet as the plan of the whole one */
+    private List<Spot> contours(OpenedPicture opened, Plan plan, Plan whole) {
         double reduction = reductionOf(plan);
         Plan reduced = ReducedPlan.of(plan.withSharpening(Optional.empty()), reduction)
                 .withResampling(Resampling.by(Method.AREA));
-        return pictures.whole(digest, facts, opened -> {
-            // Bands have the sheet's contours again.
-            PixelRect sheet = reduced.sheetOnTotal();
-            PrintPart part = new PrintPart(prints.print(reduced, opened.raster()), sheet);
-            return Contours.strongest(part, CONTOURS).stream()
-                    .map(spot -> new Spot(
-                            onTotal(
-                                    spot.x() + sheet.x(),
-                                    reduction,
-                                    plan.total().width()),
-                            onTotal(
-                                    spot.y() + sheet.y(),
-                                    reduction,
-                                    plan.total().height()),
-                            spot.strength()))
-                    .toList();
-        });
+        // Bands have the sheet's contours again.
+        PixelRect sheet = reduced.sheetOnTotal();
+        PrintPart part = new PrintPart(prints.print(reduced, opened.raster()), sheet);
+        return Contours.strongest(part, CONTOURS).stream()
+                .map(spot -> new Spot(
+                        onTotal(spot.x() + sheet.x(), reduction, whole.total().width()),
+                        onTotal(spot.y() + sheet.y(), reduction, whole.total().height()),
+                        spot.strength()))
+                .toList();
     }
 
     private static double reductionOf(Plan plan) {

@@ -2,18 +2,12 @@ package embrick.server.runs;
 
 import embrick.core.plan.Plan;
 import embrick.core.problem.Problem;
-import embrick.server.documents.StoredJson;
 import embrick.server.originals.Original;
-import embrick.server.originals.OriginalRepository;
-import embrick.server.runs.Piece.State;
-import embrick.server.storage.Storage;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -23,35 +17,21 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Component
 class Attempts {
-    private static final Logger LOG = LoggerFactory.getLogger(Attempts.class);
-
-    /** Processes that may end while they make one piece before it is set aside. */
-    private static final int MOST_DEATHS = 3;
-
     private final RunRepository runs;
     private final PieceRepository pieces;
-    private final OriginalRepository originals;
-    private final Storage storage;
-    private final StoredJson json;
-    private final ProcessId process;
+    private final AttemptStart start;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
     Attempts(
             RunRepository runs,
             PieceRepository pieces,
-            OriginalRepository originals,
-            Storage storage,
-            StoredJson json,
-            ProcessId process,
+            AttemptStart start,
             TransactionTemplate transaction,
             Clock clock) {
         this.runs = runs;
         this.pieces = pieces;
-        this.originals = originals;
-        this.storage = storage;
-        this.json = json;
-        this.process = process;
+        this.start = start;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -73,81 +53,7 @@ class Attempts {
 
     /** Begins an attempt; empty if there is nothing to make, or no way to. */
     Optional<Attempt> begin(UUID pieceId) {
-        return transaction.execute(_ -> beginLocked(pieceId));
-    }
-
-    private Optional<Attempt> beginLocked(UUID pieceId) {
-        UUID runId = pieces.row(pieceId).map(PieceRow::runId).orElse(null);
-        if (runId == null) {
-            return Optional.empty();
-        }
-        runs.lockRow(runId);
-        Piece piece = pieces.lock(pieceId).orElse(null);
-        if (piece == null || (piece.state() != State.WAITING && piece.state() != State.MAKING)) {
-            return Optional.empty();
-        }
-        Run run = runs.findById(runId).orElseThrow();
-        if (run.pause().isPresent() || run.isStopped()) {
-            // Whoever lets the run go on puts it into the queue again.
-            if (run.isStopped()) {
-                piece.stop(clock.instant());
-                runs.finishIfDone(runId, clock.instant());
-            }
-            return Optional.empty();
-        }
-        Optional<String> intended = piece.digest();
-        int number = piece.begin(process.get(), clock.instant());
-        Optional<Original> original = originals.findById(piece.originalId());
-        Optional<Plan> plan = piece.plan().flatMap(stored -> readable(piece, stored));
-        Optional<Problem> unmakeable = unmakeable(piece, original.isPresent(), plan.isPresent());
-        if (unmakeable.isPresent()) {
-            piece.fail(unmakeable.get(), clock.instant());
-            runs.finishIfDone(runId, clock.instant());
-            return Optional.empty();
-        }
-        return Optional.of(new Attempt(
-                pieceId,
-                runId,
-                number,
-                plan.orElseThrow(),
-                original.orElseThrow(),
-                storage.delivery(run.folder()).resolve(piece.name()),
-                intended));
-    }
-
-    private Optional<Plan> readable(Piece piece, String stored) {
-        try {
-            return Optional.of(json.plan(stored));
-        } catch (RuntimeException unreadable) {
-            LOG.error("the plan of piece {} cannot be read", piece.id(), unreadable);
-            return Optional.empty();
-        }
-    }
-
-    /** Why a piece cannot even be begun. */
-    private static Optional<Problem> unmakeable(Piece piece, boolean hasOriginal, boolean hasReadablePlan) {
-        if (piece.deaths() >= MOST_DEATHS) {
-            return Optional.of(new Problem(
-                    "set-aside",
-                    "piece",
-                    piece.originalPath() + " was set aside: " + piece.deaths()
-                            + " times Embrick's process ended while this piece was being made.",
-                    "Try it again; if it happens again, leave this picture out."));
-        }
-        if (piece.plan().isEmpty() || !hasOriginal) {
-            return Optional.of(new Problem(
-                    "original-gone",
-                    "piece",
-                    piece.originalPath() + " is no longer in the pile.",
-                    "Add it again and start a new run."));
-        }
-        return hasReadablePlan
-                ? Optional.empty()
-                : Optional.of(new Problem(
-                        "plan-unreadable",
-                        "piece",
-                        "The stored plan of " + piece.name() + " cannot be read by this version of Embrick.",
-                        "Start a new run of this picture."));
+        return transaction.execute(_ -> start.begin(pieceId));
     }
 
     /**

@@ -101,7 +101,7 @@ class Pauses {
         try {
             return Files.isDirectory(storage.delivery(run.folder()))
                     && storage.isWritable()
-                    && storage.freeBytes() > pieces.largestToCome(run.id()) * RunStart.RESERVE + SPARE_BYTES;
+                    && storage.freeBytes() > pieces.largestToCome(run.id()) * DeliverySpace.RESERVE + SPARE_BYTES;
         } catch (IOException stillAway) {
             return false;
         }

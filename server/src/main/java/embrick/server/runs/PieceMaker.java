@@ -1,26 +1,14 @@
 package embrick.server.runs;
 
-import embrick.core.check.Expectation;
-import embrick.core.print.Print;
 import embrick.core.problem.Problem;
-import embrick.core.sharpen.Halo;
-import embrick.core.source.SourceFacts;
-import embrick.formats.Formats;
-import embrick.formats.Prints;
-import embrick.formats.Retagging;
 import embrick.formats.binding.UnfitMachineException;
-import embrick.formats.picture.PrintFile;
 import embrick.formats.picture.UnusablePictureException;
-import embrick.formats.picture.Verified;
 import embrick.server.Failures;
 import embrick.server.runs.Attempts.Attempt;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.OriginalLostException;
-import embrick.server.storage.Pictures;
-import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
@@ -47,36 +35,18 @@ class PieceMaker {
     private static final int MOST_UNFIT = 4;
 
     private final Attempts attempts;
+    private final PieceWriter writer;
     private final PieceFiles files;
     private final Pauses pauses;
-    private final Formats formats;
-    private final Prints prints;
-    private final Retagging remarking;
-    private final Pictures pictures;
     private final LiveProgress progress;
 
     PieceMaker(
-            Attempts attempts,
-            PieceFiles files,
-            Pauses pauses,
-            Formats formats,
-            Prints prints,
-            Retagging remarking,
-            Pictures pictures,
-            LiveProgress progress) {
+            Attempts attempts, PieceWriter writer, PieceFiles files, Pauses pauses, LiveProgress progress) {
         this.attempts = attempts;
+        this.writer = writer;
         this.files = files;
         this.pauses = pauses;
-        this.formats = formats;
-        this.prints = prints;
-        this.remarking = remarking;
-        this.pictures = pictures;
         this.progress = progress;
-    }
-
-    /** The run was stopped while the piece was being made. */
-    private static final class StoppedException extends RuntimeException {
-        private static final long serialVersionUID = 1L;
     }
 
     /**
@@ -91,7 +61,7 @@ class PieceMaker {
         progress.began(pieceId, attempt.runId());
         try {
             carryOut(attempt);
-        } catch (StoppedException stopped) {
+        } catch (PieceWriter.StoppedException stopped) {
             discard(attempt);
             attempts.stop(attempt);
         } catch (Attempts.OvertakenException overtaken) {
@@ -125,79 +95,12 @@ class PieceMaker {
                 && files.holds(attempt.target(), attempt.intended().get());
         if (!isPublished) {
             Path temporary = files.temporary(attempt.pieceId(), attempt.number());
-            Fingerprint fingerprint = write(attempt, temporary);
+            Fingerprint fingerprint = writer.write(attempt, temporary);
             files.publish(temporary, attempt.target());
             discard(attempt);
             files.note(attempt.target(), fingerprint);
         }
         attempts.finish(attempt);
-    }
-
-    private Fingerprint write(Attempt attempt, Path temporary) throws IOException {
-        Path original = pictures.intact(attempt.original().digest());
-        // A damaged picture is coded anew even where its own code could stay: the piece itself is whole.
-        Optional<Halo> halo = !attempt.original().isPrintedDamaged() && remarking.suits(original, attempt.plan())
-                ? remark(attempt, original, temporary)
-                : print(attempt, original, temporary);
-        check(attempt, temporary);
-        Fingerprint fingerprint = Storage.fingerprintOf(temporary);
-        Piece.Made made = new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), halo.map(Halo::percent));
-        attempts.intend(attempt, made);
-        return fingerprint;
-    }
-
-    private Optional<Halo> remark(Attempt attempt, Path original, Path temporary) throws IOException {
-        try (PieceFiles.NewFile target = files.create(temporary)) {
-            remarking.write(original, attempt.plan(), target);
-        }
-        return Optional.empty();
-    }
-
-    private Optional<Halo> print(Attempt attempt, Path original, Path temporary) throws IOException {
-        SourceFacts facts = formats.inspect(original);
-        return pictures.whole(attempt.original().digest(), facts, opened -> {
-            if (opened.damage().isPresent() && !attempt.original().isPrintedDamaged()) {
-                throw opened.damage().get().refusal();
-            }
-            Print print = prints.print(attempt.plan(), opened.raster());
-            try (PieceFiles.NewFile target = files.create(temporary)) {
-                formats.write(print, attempt.plan(), target, strips(attempt));
-            }
-            return print.halo();
-        });
-    }
-
-    private PrintFile.Progress strips(Attempt attempt) {
-        return (done, all) -> {
-            if (progress.strip(attempt.pieceId(), done, all) && isStopped(attempt)) {
-                throw new StoppedException();
-            }
-        };
-    }
-
-    private boolean isStopped(Attempt attempt) {
-        try {
-            return attempts.isStopped(attempt);
-        } catch (RuntimeException failed) {
-            if (Failures.isDatabaseAway(failed)) {
-                // It may be back before the piece is done.
-                return false;
-            }
-            throw failed;
-        }
-    }
-
-    /** Reads the file again, to its last byte, and holds it against the plan. */
-    private void check(Attempt attempt, Path file) throws IOException {
-        progress.checking(attempt.pieceId());
-        Expectation expectation = Expectation.of(
-                attempt.plan(),
-                formats.profiles().digest(attempt.plan().colour().to()));
-        Verified found = formats.verify(file, attempt.plan().file());
-        List<Expectation.Difference> differences = expectation.differences(found.facts(), found.page());
-        if (!differences.isEmpty()) {
-            throw new IOException("the finished file is not as planned: " + differences);
-        }
     }
 
     private void fail(Attempt attempt, String code, String reason, String remedy) {

@@ -1,15 +1,9 @@
 package embrick.server.runs;
 
 import embrick.core.problem.Problem;
-import embrick.server.documents.StoredJson;
-import embrick.server.framings.Estimate;
-import embrick.server.originals.Original;
-import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
 import embrick.server.runs.Piece.State;
-import embrick.server.storage.DecodeWatch;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,38 +21,25 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class RunService {
     private final RunRepository runs;
     private final PieceRepository pieces;
-    private final PiecePlans plans;
-    private final PieceQueue queue;
     private final DeliveredFiles delivered;
-    private final OriginalRepository originals;
-    private final Estimate estimate;
-    private final DecodeWatch watch;
-    private final StoredJson json;
+    private final PieceRenewal renewal;
+    private final RunQueue queue;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    @SuppressWarnings("TooManyParameters")
     RunService(
             RunRepository runs,
             PieceRepository pieces,
-            PiecePlans plans,
-            PieceQueue queue,
             DeliveredFiles delivered,
-            OriginalRepository originals,
-            Estimate estimate,
-            DecodeWatch watch,
-            StoredJson json,
+            PieceRenewal renewal,
+            RunQueue queue,
             TransactionTemplate transaction,
             Clock clock) {
         this.runs = runs;
         this.pieces = pieces;
-        this.plans = plans;
-        this.queue = queue;
         this.delivered = delivered;
-        this.originals = originals;
-        this.estimate = estimate;
-        this.watch = watch;
-        this.json = json;
+        this.renewal = renewal;
+        this.queue = queue;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -77,15 +58,11 @@ public class RunService {
     @Transactional
     public Run stop(UUID id) {
         Run run = lock(id);
-        Instant now = clock.instant();
         if (!run.isStopped() && run.finishedAt().isEmpty()) {
             run.stop();
             runs.saveAndFlush(run);
         }
-        pieces.stopWaiting(id, now);
-        queue.unschedule(id);
-        runs.finishIfDone(id, now);
-        return get(id);
+        return queue.withdraw(id);
     }
 
     /** Goes on with what was stopped or held up, by the plans that were ordered. */
@@ -149,22 +126,9 @@ public class RunService {
 
     /** @param run locked by this transaction */
     private Run again(Run run, List<Piece> again) {
-        Instant now = clock.instant();
-        Estimate.Ordered ordered = new Estimate.Ordered(json.ticket(run.ticketDocument()), Optional.of(run.ticketId()));
-        for (Piece piece : pieces.lockAll(again.stream().map(Piece::id).toList())) {
-            Optional<Original> original = originals.findById(piece.originalId());
-            original.ifPresent(picture -> watch.trust(picture.digest()));
-            if (piece.plan().isEmpty() && original.isPresent()) {
-                plans.settle(piece, original.get(), estimate.plan(original.get(), ordered), now);
-            } else {
-                piece.await(now);
-            }
-        }
-        run.resume(now, pieces.countByRunIdAndState(run.id(), State.CHECKED));
+        renewal.await(run, again);
+        run.resume(clock.instant(), pieces.countByRunIdAndState(run.id(), State.CHECKED));
         runs.saveAndFlush(run);
-        pieces.flush();
-        queue.schedule(run.id());
-        runs.finishIfDone(run.id(), now);
-        return get(run.id());
+        return queue.begin(run.id());
     }
 }

@@ -129,24 +129,26 @@ class PieceMakerTest {
     }
 
     private PieceMaker maker(PieceFiles files) {
-        Attempts attempts = new Attempts(
+        AttemptStart start = new AttemptStart(
                 context.getBean(RunRepository.class),
                 pieces,
                 context.getBean(OriginalRepository.class),
                 storage,
                 context.getBean(StoredJson.class),
                 new ProcessId(),
-                transaction,
                 Clock.systemUTC());
-        return new PieceMaker(
+        Attempts attempts =
+                new Attempts(context.getBean(RunRepository.class), pieces, start, transaction, Clock.systemUTC());
+        PieceWriter writer = new PieceWriter(
                 attempts,
                 files,
-                context.getBean(Pauses.class),
                 context.getBean(Formats.class),
                 context.getBean(Prints.class),
                 context.getBean(Retagging.class),
                 context.getBean(Pictures.class),
                 context.getBean(LiveProgress.class));
+        return new PieceMaker(
+                attempts, writer, files, context.getBean(Pauses.class), context.getBean(LiveProgress.class));
     }
 
     private JsonNode state(Again again) {

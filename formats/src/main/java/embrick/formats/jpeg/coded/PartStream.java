@@ -26,29 +26,31 @@ public final class PartStream {
     private static final int LAST_APPLICATION = 0xEF;
     private static final int COMMENT = 0xFE;
 
+    /** What stands before the coded data: all tables, and where the height is told. */
+    private record Head(byte[] bytes, int heightAt) {
+        byte[] ofHeight(int height) {
+            byte[] begin = bytes.clone();
+            begin[heightAt] = (byte) (height >> 8);
+            begin[heightAt + 1] = (byte) height;
+            return begin;
+        }
+    }
+
     private final MemorySegment file;
     private final RowIndex index;
     private final Frame frame;
     private final ScanHeader scan;
+    private final Head head;
     private final int interval;
-    private final byte[] head;
-    private final int heightAt;
 
-    private PartStream(
-            MemorySegment file,
-            RowIndex index,
-            Frame frame,
-            ScanHeader scan,
-            int interval,
-            ByteArrayOutputStream head,
-            int heightAt) {
+    /** @param segments read up to the scan */
+    private PartStream(MemorySegment file, RowIndex index, Segments segments, ScanHeader scan, Head head) {
         this.file = file;
         this.index = index;
-        this.frame = frame;
+        this.frame = segments.frame();
         this.scan = scan;
-        this.interval = interval;
-        this.head = head.toByteArray();
-        this.heightAt = heightAt;
+        this.head = head;
+        this.interval = segments.interval();
     }
 
     /**
@@ -81,8 +83,7 @@ public final class PartStream {
             }
             ScanHeader scan = segments.scan();
             write(file, Segments.SOS, segments.at(), scan.begins(), head);
-            PartStream stream =
-                    new PartStream(file, index, segments.frame(), scan, segments.interval(), head, heightAt);
+            PartStream stream = new PartStream(file, index, segments, scan, new Head(head.toByteArray(), heightAt));
             return stream.fits() ? Optional.of(stream) : Optional.empty();
         } catch (DamagedCodeException | IndexOutOfBoundsException another) {
             return Optional.empty();
@@ -167,10 +168,7 @@ public final class PartStream {
      * @return nothing if the file has no code for its first means, or is not what the index says
      */
     public Optional<byte[]> cut(int from, int to) {
-        byte[] begin = head.clone();
-        int height = height(from, to);
-        begin[heightAt] = (byte) (height >> 8);
-        begin[heightAt + 1] = (byte) height;
+        byte[] begin = head.ofHeight(height(from, to));
         long at = index.place(from);
         long end = index.place(to);
         if (at < 0 || end < at || end > file.byteSize() * 8) {

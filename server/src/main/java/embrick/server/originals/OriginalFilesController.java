@@ -1,0 +1,67 @@
+package embrick.server.originals;
+
+import embrick.core.source.SourceFacts;
+import embrick.server.previews.SmallPictures;
+import embrick.server.problems.ProblemException;
+import embrick.server.storage.Pictures;
+import embrick.server.web.HttpAsker;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.UUID;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The bytes of originals and their small pictures. */
+@RestController
+@RequestMapping("/api/v1")
+class OriginalFilesController {
+    private final Originals originals;
+    private final OriginalViews views;
+    private final SmallPictures smallPictures;
+    private final Pictures pictures;
+
+    OriginalFilesController(
+            Originals originals, OriginalViews views, SmallPictures smallPictures, Pictures pictures) {
+        this.originals = originals;
+        this.views = views;
+        this.smallPictures = smallPictures;
+        this.pictures = pictures;
+    }
+
+    /** A small picture in sRGB, its longest side at most {@code edge}; 384 or 1800. */
+    @GetMapping(path = "/originals/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<Resource> getSmallPicture(@PathVariable UUID id, @RequestParam int edge, HttpServletRequest request)
+            throws IOException {
+        Original original = originals.get(id);
+        SourceFacts facts = views.facts(original)
+                .orElseThrow(() -> new ProblemException(
+                        HttpStatus.NOT_FOUND,
+                        "no-picture",
+                        original.path(),
+                        original.path() + " has no picture to show.",
+                        "See its reason in the pile."));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate())
+                .eTag(SmallPictures.key(original.digest(), facts) + "-" + edge)
+                .body(new FileSystemResource(PictureProblems.naming(
+                        original, () -> smallPictures.get(original.digest(), facts, edge, HttpAsker.of(request)))));
+    }
+
+    /** The original's own bytes. */
+    @GetMapping(path = "/originals/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<Resource> getOriginalFile(@PathVariable UUID id) throws IOException {
+        Original original = originals.get(id);
+        return ResponseEntity.ok(
+                new FileSystemResource(PictureProblems.naming(original, () -> pictures.intact(original.digest()))));
+    }
+}

@@ -1,0 +1,128 @@
+package embrick.server.runs;
+
+import embrick.core.check.Expectation;
+import embrick.core.print.Print;
+import embrick.core.sharpen.Halo;
+import embrick.core.source.SourceFacts;
+import embrick.formats.Formats;
+import embrick.formats.Prints;
+import embrick.formats.Retagging;
+import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.Verified;
+import embrick.server.Failures;
+import embrick.server.runs.Attempts.Attempt;
+import embrick.server.storage.Fingerprint;
+import embrick.server.storage.Pictures;
+import embrick.server.storage.Storage;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Writes a piece to its temporary file, opens it again and holds it against its plan. */
+@Component
+class PieceWriter {
+    private final Attempts attempts;
+    private final PieceFiles files;
+    private final Formats formats;
+    private final Prints prints;
+    private final Retagging retagging;
+    private final Pictures pictures;
+    private final LiveProgress progress;
+
+    PieceWriter(
+            Attempts attempts,
+            PieceFiles files,
+            Formats formats,
+            Prints prints,
+            Retagging retagging,
+            Pictures pictures,
+            LiveProgress progress) {
+        this.attempts = attempts;
+        this.files = files;
+        this.formats = formats;
+        this.prints = prints;
+        this.retagging = retagging;
+        this.pictures = pictures;
+        this.progress = progress;
+    }
+
+    /** The run was stopped while the piece was being made. */
+    static final class StoppedException extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+    }
+
+    /**
+     * Writes, checks, and notes what is about to be published.
+     *
+     * @throws StoppedException if the run was stopped meanwhile
+     * @throws IOException if the file cannot be written, or is not as planned
+     */
+    Fingerprint write(Attempt attempt, Path temporary) throws IOException {
+        Path original = pictures.intact(attempt.original().digest());
+        // A damaged picture is coded anew even where its own code could stay: the piece itself is whole.
+        Optional<Halo> halo = !attempt.original().isPrintedDamaged() && retagging.suits(original, attempt.plan())
+                ? retag(attempt, original, temporary)
+                : print(attempt, original, temporary);
+        check(attempt, temporary);
+        Fingerprint fingerprint = Storage.fingerprintOf(temporary);
+        Piece.Made made = new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), halo.map(Halo::percent));
+        attempts.intend(attempt, made);
+        return fingerprint;
+    }
+
+    private Optional<Halo> retag(Attempt attempt, Path original, Path temporary) throws IOException {
+        try (PieceFiles.NewFile target = files.create(temporary)) {
+            retagging.write(original, attempt.plan(), target);
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Halo> print(Attempt attempt, Path original, Path temporary) throws IOException {
+        SourceFacts facts = formats.inspect(original);
+        return pictures.whole(attempt.original().digest(), facts, opened -> {
+            if (opened.damage().isPresent() && !attempt.original().isPrintedDamaged()) {
+                throw opened.damage().get().refusal();
+            }
+            Print print = prints.print(attempt.plan(), opened.raster());
+            try (PieceFiles.NewFile target = files.create(temporary)) {
+                formats.write(print, attempt.plan(), target, strips(attempt));
+            }
+            return print.halo();
+        });
+    }
+
+    private PrintFile.Progress strips(Attempt attempt) {
+        return (done, all) -> {
+            if (progress.strip(attempt.pieceId(), done, all) && isStopped(attempt)) {
+                throw new StoppedException();
+            }
+        };
+    }
+
+    private boolean isStopped(Attempt attempt) {
+        try {
+            return attempts.isStopped(attempt);
+        } catch (RuntimeException failed) {
+            if (Failures.isDatabaseAway(failed)) {
+                // It may be back before the piece is done.
+                return false;
+            }
+            throw failed;
+        }
+    }
+
+    /** Reads the file again, to its last byte, and holds it against the plan. */
+    private void check(Attempt attempt, Path file) throws IOException {
+        progress.checking(attempt.pieceId());
+        Expectation expectation = Expectation.of(
+                attempt.plan(),
+                formats.profiles().digest(attempt.plan().colour().to()));
+        Verified found = formats.verify(file, attempt.plan().file());
+        List<Expectation.Difference> differences = expectation.differences(found.facts(), found.page());
+        if (!differences.isEmpty()) {
+            throw new IOException("the finished file is not as planned: " + differences);
+        }
+    }
+}
