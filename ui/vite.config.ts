@@ -20,6 +20,16 @@ export default defineConfig({
       },
     },
   },
-  // A dialog with its lists takes seconds on a machine that builds everything else at the same time.
-  test: { environment: 'jsdom', setupFiles: 'src/shared/setUpTests.ts', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 30_000 },
+  test: {
+    environment: 'jsdom',
+    setupFiles: 'src/shared/setUpTests.ts',
+    include: ['src/**/*.test.{ts,tsx}'],
+    // A dialog with its lists takes seconds on a machine that builds everything else at the same time.
+    testTimeout: 30_000,
+    // Loading the pages and their libraries anew for each file takes longer than the tests: files share what is loaded, so
+    // no test may replace a module, and what it puts in the place of a function is taken back before the next one.
+    pool: 'threads',
+    isolate: false,
+    restoreMocks: true,
+  },
 });

@@ -1,13 +1,11 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { PropsWithChildren } from 'react';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, type Mock, vi } from 'vitest';
+import { api } from '../../api/client';
 import type { TicketDocument } from '../ticket';
 import { centred, noOverride, type Framing } from '../framing';
 import { usePlanned, type Subject } from './usePlanned';
-
-const post = vi.hoisted(() => vi.fn());
-vi.mock('../../api/client', async (original) => ({ ...(await original<object>()), api: { POST: post } }));
 
 const ticket = { ppi: 300, size: { kind: 'own' } } as TicketDocument;
 const subjects: Record<string, Subject> = {
@@ -23,9 +21,11 @@ const at = (centreX: number): Framing => ({ ...centred, centreX });
 
 /** A server that answers when it is told to. */
 let answers: ((value: unknown) => void)[] = [];
+let post: Mock;
+
 beforeEach(() => {
+  post = vi.spyOn(api, 'POST') as unknown as Mock;
   answers = [];
-  post.mockReset();
   post.mockImplementation(
     () => new Promise((resolve) => answers.push((body) => resolve({ data: body, response: new Response() }))),
   );

@@ -1,18 +1,15 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { App } from 'antd';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { useEffect } from 'react';
+import { beforeEach, describe, expect, it, type Mock, vi } from 'vitest';
+import { api } from '../../api/client';
 import { announce, announced, neverCame } from './announced';
 import { IntakeProvider } from './IntakeProvider';
 import { NeverCame } from './NeverCame';
 import { useIntake, type Intake } from './useIntake';
 import type { ArrivingFile } from './walkDropped';
 
-const { post, put } = vi.hoisted(() => ({ post: vi.fn(), put: vi.fn() }));
-vi.mock('../../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: { POST: post, PUT: put },
-}));
 
 const files = (...names: string[]): ArrivingFile[] => names.map((name) => ({ path: name, file: new File(['x'], name) }));
 const wants = (...missing: string[]) =>
@@ -30,11 +27,16 @@ const fails = () =>
   });
 
 let intake: Intake;
+const hold = (now: Intake) => {
+  intake = now;
+};
+
 function Page({ present }: { present: string[] }) {
-  intake = useIntake();
+  const now = useIntake();
+  useEffect(() => hold(now));
   return (
     <>
-      <output>{intake.arriving ? `${intake.arriving.done} of ${intake.arriving.all}` : 'at rest'}</output>
+      <output>{now.arriving ? `${now.arriving.done} of ${now.arriving.all}` : 'at rest'}</output>
       <NeverCame jobId="job" present={present} onChoose={() => undefined} />
     </>
   );
@@ -52,10 +54,13 @@ function open(present: string[] = []) {
   );
 }
 
+let post: Mock;
+let put: Mock;
+
 beforeEach(() => {
+  post = vi.spyOn(api, 'POST') as unknown as Mock;
+  put = vi.spyOn(api, 'PUT') as unknown as Mock;
   localStorage.clear();
-  post.mockReset();
-  put.mockReset();
 });
 
 describe('files that arrive', () => {

@@ -1,12 +1,8 @@
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, type Mock, vi } from 'vitest';
+import { api } from '../../api/client';
 import { missing, send } from './send';
 import type { ArrivingFile } from './walkDropped';
 
-const { post, put } = vi.hoisted(() => ({ post: vi.fn(), put: vi.fn() }));
-vi.mock('../../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: { POST: post, PUT: put },
-}));
 
 // jsdom's files cannot be read as a whole.
 const file = (content: string, name: string) =>
@@ -18,9 +14,12 @@ const files = (count: number): ArrivingFile[] =>
 const sent = () => put.mock.calls.map(([, { params }]) => params.query.path as string);
 const ok = { data: { path: 'kite0.jpg' }, response: new Response() };
 
+let post: Mock;
+let put: Mock;
+
 beforeEach(() => {
-  post.mockReset();
-  put.mockReset();
+  post = vi.spyOn(api, 'POST') as unknown as Mock;
+  put = vi.spyOn(api, 'PUT') as unknown as Mock;
 });
 
 describe('sending', () => {

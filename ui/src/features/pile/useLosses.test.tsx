@@ -1,13 +1,18 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { expect, it, vi } from 'vitest';
+import { beforeEach, expect, it, type Mock, vi } from 'vitest';
+import { api } from '../../api/client';
 import type { Schemas } from '../../api/client';
 import type { Original } from './pileModel';
 import { useLosses } from './useLosses';
 
-const { post } = vi.hoisted(() => ({ post: vi.fn() }));
-vi.mock('../../api/client', async (original) => ({ ...(await original<object>()), api: { POST: post } }));
+let post: Mock;
+
+beforeEach(() => {
+  post = vi.spyOn(api, 'POST') as unknown as Mock;
+});
+
 
 const ticket = { name: 'Prints' } as Schemas['TicketDocument'];
 

@@ -10,27 +10,36 @@ import { facts, groupOf, groups, modelWords } from './words';
 import '../../shared/field.css';
 import './profiles.css';
 
+interface Refusal {
+  file: string;
+  problem: Problem;
+}
+
 /** The profile shelf: what there is, described by facts and pictures; a place for more. */
 export function ShelfPage() {
   const profiles = useQuery(profilesQuery());
   const [chosen, setChosen] = useState<string>();
   const [over, setOver] = useState(false);
-  const [refused, setRefused] = useState<Problem>();
+  const [refused, setRefused] = useState<Refusal[]>([]);
   const input = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
   const { message } = App.useApp();
   const adding = useMutation({
     mutationFn: async (files: File[]) => {
-      setRefused(undefined);
+      setRefused([]);
       for (const file of files) {
-        const added = await importProfile(queries, file);
-        setChosen(added.digest);
-        void message.success(
-          added.alike ? `“${added.title}” was added; it is the same as ${added.alike}.` : `“${added.title}” was added.`,
-        );
+        // One that is refused does not keep the others out.
+        try {
+          const added = await importProfile(queries, file);
+          setChosen(added.digest);
+          void message.success(
+            added.alike ? `“${added.title}” was added; it is the same as ${added.alike}.` : `“${added.title}” was added.`,
+          );
+        } catch (error) {
+          setRefused((before) => [...before, { file: file.name, problem: Problem.from(error) }]);
+        }
       }
     },
-    onError: (error) => setRefused(Problem.from(error)),
   });
   if (profiles.isPending) return <Loading what="the profiles" />;
   if (profiles.isError) return <Failed error={profiles.error} again={() => void profiles.refetch()} />;
@@ -88,11 +97,11 @@ export function ShelfPage() {
               event.target.value = '';
             }}
           />
-          {refused && (
-            <p className="shelf-refused" role="alert">
-              ■ {refused.message} {refused.remedy}
+          {refused.map(({ file, problem }) => (
+            <p key={file} className="shelf-refused" role="alert">
+              ■ {file}: {problem.message} {problem.remedy}
             </p>
-          )}
+          ))}
         </div>
       </nav>
       <Described key={shown.digest} profile={shown} all={profiles.data} onGone={() => setChosen(undefined)} />

@@ -1,16 +1,19 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { App } from 'antd';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, type Mock, vi } from 'vitest';
+import { api } from '../../api/client';
 import { JobName } from './JobName';
 
-const { put, get } = vi.hoisted(() => ({ put: vi.fn(), get: vi.fn() }));
-vi.mock('../../api/client', async (original) => ({ ...(await original<object>()), api: { PUT: put, GET: get } }));
 
 const named = (name: string) => ({ data: { id: 'j', name }, response: new Response() });
 
+let put: Mock;
+let get: Mock;
+
 beforeEach(() => {
-  put.mockReset();
+  put = vi.spyOn(api, 'PUT') as unknown as Mock;
+  get = vi.spyOn(api, 'GET') as unknown as Mock;
   get.mockResolvedValue(named('Kite days'));
   render(
     <QueryClientProvider client={new QueryClient()}>

@@ -1,11 +1,16 @@
 import { QueryClient } from '@tanstack/react-query';
-import { describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, type Mock, vi } from 'vitest';
+import { api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import type { TicketDocument, TicketView } from './queries';
 import { keepOnTicket, TicketEdits, type TicketStore } from './ticketEdits';
 
-const { put } = vi.hoisted(() => ({ put: vi.fn() }));
-vi.mock('../../api/client', async (original) => ({ ...(await original<object>()), api: { PUT: put } }));
+let put: Mock;
+
+beforeEach(() => {
+  put = vi.spyOn(api, 'PUT') as unknown as Mock;
+});
+
 
 const document = { name: 'Prints', ppi: 300, folder: 'prints', viewing: 'HAND' } as TicketDocument;
 const ticket = (version: number, part: Partial<TicketDocument> = {}): TicketView =>

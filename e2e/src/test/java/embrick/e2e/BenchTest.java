@@ -110,7 +110,8 @@ class BenchTest {
 
     @Test
     void aPenDragsAndTwoFingersTightenAndMove() {
-        Map<?, ?> box = (Map<?, ?>) browser.script("return document.querySelector('.stage').getBoundingClientRect().toJSON()");
+        Map<?, ?> box =
+                (Map<?, ?>) browser.script("return document.querySelector('.stage').getBoundingClientRect().toJSON()");
         int x = ((Number) box.get("x")).intValue() + ((Number) box.get("width")).intValue() / 2;
         int y = ((Number) box.get("y")).intValue() + ((Number) box.get("height")).intValue() / 2;
         browser.pen("mousePressed", x, y);

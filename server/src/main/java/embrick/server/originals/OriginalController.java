@@ -2,7 +2,6 @@ package embrick.server.originals;
 
 import embrick.server.storage.Arrival;
 import embrick.server.storage.Reception;
-import embrick.server.web.HttpAsker;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
@@ -38,8 +37,7 @@ class OriginalController {
     private final Reception reception;
     private final OriginalViews views;
 
-    OriginalController(
-            Originals originals, Offers offers, Intake intake, Reception reception, OriginalViews views) {
+    OriginalController(Originals originals, Offers offers, Intake intake, Reception reception, OriginalViews views) {
         this.originals = originals;
         this.offers = offers;
         this.intake = intake;

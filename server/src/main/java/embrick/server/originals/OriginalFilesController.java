@@ -30,8 +30,7 @@ class OriginalFilesController {
     private final SmallPictures smallPictures;
     private final Pictures pictures;
 
-    OriginalFilesController(
-            Originals originals, OriginalViews views, SmallPictures smallPictures, Pictures pictures) {
+    OriginalFilesController(Originals originals, OriginalViews views, SmallPictures smallPictures, Pictures pictures) {
         this.originals = originals;
         this.views = views;
         this.smallPictures = smallPictures;

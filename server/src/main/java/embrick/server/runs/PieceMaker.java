@@ -40,8 +40,7 @@ class PieceMaker {
     private final Pauses pauses;
     private final LiveProgress progress;
 
-    PieceMaker(
-            Attempts attempts, PieceWriter writer, PieceFiles files, Pauses pauses, LiveProgress progress) {
+    PieceMaker(Attempts attempts, PieceWriter writer, PieceFiles files, Pauses pauses, LiveProgress progress) {
         this.attempts = attempts;
         this.writer = writer;
         this.files = files;

@@ -1,0 +1,101 @@
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { fakeServer, never, problem } from '../../testing/fakeServer';
+import { openPage } from '../../testing/openPage';
+import { giveRoom } from '../../testing/room';
+import { broken, estimate, jobAnswers, original, pictureEstimate, run } from '../../testing/samples';
+
+beforeEach(() => {
+  localStorage.clear();
+  giveRoom();
+});
+
+const card = async (name: string) => (await screen.findByText(`${name}.jpg`)).closest('[role="option"]')!;
+const foot = () => screen.findByRole('region', { name: 'Selected pictures' });
+
+describe('the pile', () => {
+  it('waits for its pictures', async () => {
+    fakeServer({ ...jobAnswers(), 'GET /jobs/job/originals': never });
+    openPage('/jobs/job/pile');
+    expect(await screen.findByText(/the pile/)).toBeTruthy();
+  });
+
+  it('without a picture is one large place to drop them', async () => {
+    fakeServer(jobAnswers());
+    openPage('/jobs/job/pile');
+    expect(await screen.findByText('Drop the pictures of this job here')).toBeTruthy();
+  });
+
+  it('that cannot be read says why, and is read again', async () => {
+    const server = fakeServer({
+      ...jobAnswers(original('a')),
+      'GET /jobs/job/originals': problem(503, 'database-away', 'The database does not answer.', 'Try again.'),
+    });
+    openPage('/jobs/job/pile');
+    expect(await screen.findByText(/The database does not answer/)).toBeTruthy();
+    server.now({ 'GET /jobs/job/originals': [original('kite')] });
+    fireEvent.click(screen.getByRole('button', { name: /again/i }));
+    expect(await screen.findByText('kite.jpg')).toBeTruthy();
+  });
+
+  it('counts what is too small and what will not open, and shows only those', async () => {
+    fakeServer({
+      ...jobAnswers(original('large'), original('small'), broken('torn')),
+      'POST /jobs/job/estimate': estimate(pictureEstimate('large'), pictureEstimate('small', { verdict: 'POOR', realPpi: 90 })),
+    });
+    openPage('/jobs/job/pile');
+    const show = await screen.findByRole('group', { name: 'Show' });
+    expect(await within(show).findByRole('button', { name: 'all 3' })).toBeTruthy();
+    fireEvent.click(await within(show).findByRole('button', { name: 'need attention 2' }));
+    await waitFor(() => expect(screen.queryByText('large.jpg')).toBeNull());
+    expect(screen.getByText('small.jpg')).toBeTruthy();
+    expect(screen.getByText(/ends in the middle/)).toBeTruthy();
+  });
+
+  it('runs all that can be printed', async () => {
+    const server = fakeServer({
+      ...jobAnswers(original('a'), original('b')),
+      'POST /tickets/ticket/runs': run({ state: 'RUNNING' }),
+      'GET /runs/run': { run: run({ state: 'RUNNING' }), pieces: [] },
+    });
+    const router = openPage('/jobs/job/pile');
+    fireEvent.click(await screen.findByRole('button', { name: 'Run 2 pieces' }));
+    await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/run/run'));
+    expect(server.of('POST /tickets/ticket/runs')).toHaveLength(1);
+  });
+
+  it('says why a run does not start, and stays', async () => {
+    fakeServer({
+      ...jobAnswers(original('a')),
+      'POST /tickets/ticket/runs': problem(507, 'no-room', 'The run needs about 4 GB and 1 GB is free.', 'Make room.'),
+    });
+    const router = openPage('/jobs/job/pile');
+    fireEvent.click(await screen.findByRole('button', { name: 'Run 1 piece' }));
+    expect(await screen.findByText('The run needs about 4 GB and 1 GB is free. Make room.')).toBeTruthy();
+    expect(router.state.location.pathname).toBe('/jobs/job/pile');
+  });
+
+  it('leaves chosen pictures out of the run, a second one reached with Shift', async () => {
+    const server = fakeServer({
+      ...jobAnswers(original('a'), original('b'), original('c')),
+      'PUT /originals/a/left-out': original('a', { leftOut: true }),
+      'PUT /originals/b/left-out': original('b', { leftOut: true }),
+    });
+    openPage('/jobs/job/pile');
+    fireEvent.click(await card('a'));
+    fireEvent.click(await card('b'), { shiftKey: true });
+    expect(await within(await foot()).findByText('2 selected')).toBeTruthy();
+    fireEvent.click(within(await foot()).getByRole('button', { name: 'Leave out of the run' }));
+    await waitFor(() => expect(server.of('PUT /originals/b/left-out')[0]?.body).toEqual({ leftOut: true }));
+    expect(server.of('PUT /originals/a/left-out')).toHaveLength(1);
+  });
+
+  it('lists files of an earlier visit that never came', async () => {
+    localStorage.setItem('embrick.announced.job', JSON.stringify(['a.jpg', 'lost.jpg']));
+    fakeServer(jobAnswers(original('a')));
+    openPage('/jobs/job/pile');
+    expect(await screen.findByText('1 file was to be added and did not arrive')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Send it again' }));
+    expect(await screen.findByText('Drop more pictures here')).toBeTruthy();
+  });
+});
