@@ -11,11 +11,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.Keys;
 
 /** Every view held against WCAG 2.2 A and AA, as far as axe-core (Deque, MPL 2.0) can tell. */
-@ExtendWith(RunningServer.class)
+@InBrowser
 class AccessTest {
     private static final int LOOKS = 4;
 

@@ -10,13 +10,12 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.Keys;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The bench in a real browser: what a drag touches, what a line levels, what undo remembers. */
-@ExtendWith(RunningServer.class)
+@InBrowser
 class BenchTest {
     /** Watches what changes under the stage. */
     private static final String WATCH = """
@@ -110,6 +109,16 @@ class BenchTest {
 
     @Test
     void aPenDragsAndTwoFingersTightenAndMove() {
+        browser.hasTouchScreen(true);
+        try {
+            open();
+            dragByPenAndPinch();
+        } finally {
+            browser.hasTouchScreen(false);
+        }
+    }
+
+    private void dragByPenAndPinch() {
         Map<?, ?> box =
                 (Map<?, ?>) browser.script("return document.querySelector('.stage').getBoundingClientRect().toJSON()");
         int x = ((Number) box.get("x")).intValue() + ((Number) box.get("width")).intValue() / 2;

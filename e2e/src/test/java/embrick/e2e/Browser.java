@@ -169,6 +169,13 @@ final class Browser {
         new Actions(driver).dragAndDropBy(element, dx, dy).perform();
     }
 
+    /** As a machine with a touch screen, for pages that are opened from now on. */
+    void hasTouchScreen(boolean hasOne) {
+        driver.executeCdpCommand(
+                "Emulation.setTouchEmulationEnabled",
+                hasOne ? Map.of("enabled", true, "maxTouchPoints", 5) : Map.of("enabled", false));
+    }
+
     /** Fingers on the page, each at its place; none of them once all are lifted. */
     void touch(String type, int[]... places) {
         List<Map<String, Object>> points = new ArrayList<>();

@@ -15,7 +15,6 @@ import java.nio.file.Path;
 import java.util.List;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -23,7 +22,7 @@ import org.openqa.selenium.WebElement;
 import tools.jackson.databind.JsonNode;
 
 /** A canvas from nothing: the ticket said, the subject moved clear of the fold, a checked JPEG and a checked PDF page. */
-@ExtendWith(RunningServer.class)
+@InBrowser
 class CanvasTest {
     private final Browser browser = Browser.get();
     private final String address = RunningServer.get().address();
@@ -118,7 +117,7 @@ class CanvasTest {
 
     private void moveTheMastClear(String job) {
         browser.open(address + "/jobs/" + job + "/bench");
-        browser.find(".stage-fold");
+        browser.find(".stage-lines .fold-line");
         browser.see(".near-not", "left");
         browser.find(".stage-made");
         // A step is 5 mm: the mast is 0.2 in inside the fold and has to be 10 mm.

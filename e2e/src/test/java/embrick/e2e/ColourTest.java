@@ -15,7 +15,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -23,7 +22,7 @@ import org.openqa.selenium.WebElement;
 import tools.jackson.databind.JsonNode;
 
 /** A paper's profile from its file to a piece that carries it, with its colours proofed on the way. */
-@ExtendWith(RunningServer.class)
+@InBrowser
 class ColourTest {
     private static final String PAPER = "Harbour rag, matt";
 

@@ -8,7 +8,6 @@ import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import java.nio.file.Path;
 import java.util.Map;
-import java.util.function.Consumer;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
@@ -60,24 +59,25 @@ class DemoJobTest {
                 .isZero();
     }
 
-    private static Consumer<ObjectNode> file(String kind) {
-        return document -> {
-            ObjectNode file = document.putObject("file").put("kind", kind);
-            switch (kind) {
-                case "jpeg" -> file.put("quality", 95);
-                case "tiff" -> file.put("packing", "PLAIN").put("depth", "EIGHT");
-                default -> file.put("depth", "EIGHT");
-            }
-            document.put("name", "Check " + kind);
-            document.put("folder", "check-" + kind);
-        };
+    /** The delivery that the demo job has had from the start. */
+    @Test
+    void everySoundOriginalIsExactInItsFirstDelivery() {
+        JsonNode run = api.get("/jobs/" + job + "/runs").body().get(0);
+        assertExact(run, "jpeg", "JPEG", 300);
     }
 
+    /** In the other formats at other resolutions, whose marks are as exact. */
     @ParameterizedTest
-    @CsvSource({"jpeg, JPEG", "png, PNG", "tiff, TIFF"})
-    void everySoundOriginalIsExact(String kind, String pillowFormat) {
+    @CsvSource({"png, PNG, 150", "tiff, TIFF, 120"})
+    void everySoundOriginalIsExact(String kind, String pillowFormat, int ppi) {
         ObjectNode document = (ObjectNode) api.firstTicket(job).path("document");
-        file(kind).accept(document);
+        ObjectNode file = document.putObject("file").put("kind", kind).put("depth", "EIGHT");
+        if (kind.equals("tiff")) {
+            file.put("packing", "PLAIN");
+        }
+        document.put("name", "Check " + kind);
+        document.put("folder", "check-" + kind);
+        document.put("ppi", ppi);
         String ticket = api.post("/jobs/" + job + "/tickets", document)
                 .body()
                 .path("id")
@@ -86,12 +86,17 @@ class DemoJobTest {
                 .body()
                 .path("id")
                 .asString();
-        JsonNode run = api.finished(runId);
-        assertThat(run.path("run").path("counts").path("checked").asInt()).isEqualTo(SOUND);
+        assertExact(api.finished(runId).path("run"), kind, pillowFormat, ppi);
+    }
+
+    private static void assertExact(JsonNode run, String kind, String pillowFormat, int ppi) {
+        assertThat(run.path("counts").path("checked").asInt()).isEqualTo(SOUND);
         Path folder = RunningServer.get()
                 .storage()
                 .resolve("deliveries")
-                .resolve(run.path("run").path("folder").asString());
+                .resolve(run.path("folder").asString());
+        int shorter = 8 * ppi;
+        int longer = 10 * ppi;
 
         String tags = Outside.run(java.util.List.of(
                 "exiftool",
@@ -100,10 +105,11 @@ class DemoJobTest {
                 "-p",
                 "${ImageWidth}x${ImageHeight} " + ppiTags(kind) + " $ProfileDescription",
                 folder.toString()));
+        String sizes = "(" + shorter + "x" + longer + "|" + longer + "x" + shorter + ")";
         assertThat(tags.lines())
                 .hasSize(SOUND)
-                .allSatisfy(line ->
-                        assertThat(line).matches("(2400x3000|3000x2400) " + ppiValues(kind) + " sRGB IEC 61966-2-1"));
+                .allSatisfy(
+                        line -> assertThat(line).matches(sizes + " " + ppiValues(kind, ppi) + " sRGB IEC 61966-2-1"));
 
         String seen = Outside.python("""
                 import sys, os, io
@@ -114,10 +120,11 @@ class DemoJobTest {
                     dpi = tuple(round(float(v), 1) for v in im.info['dpi'])
                     print(im.format, sorted(im.size), im.mode, dpi, ImageCms.getProfileDescription(profile).strip())
                 """, folder);
+        String exact = pillowFormat + " [" + shorter + ", " + longer + "] RGB (" + ppi + ".0, " + ppi
+                + ".0) sRGB IEC 61966-2-1";
         assertThat(seen.lines())
                 .hasSize(SOUND)
-                .allSatisfy(line -> assertThat(line)
-                        .isEqualTo(pillowFormat + " [2400, 3000] RGB (300.0, 300.0) sRGB IEC 61966-2-1"));
+                .allSatisfy(line -> assertThat(line).isEqualTo(exact));
     }
 
     private static String ppiTags(String kind) {
@@ -128,11 +135,12 @@ class DemoJobTest {
         };
     }
 
-    private static String ppiValues(String kind) {
+    /** PNG marks whole pixels per metre. */
+    private static String ppiValues(String kind, int ppi) {
         return switch (kind) {
-            case "jpeg" -> "300 300 300 300";
-            case "png" -> "11811 11811 1";
-            default -> "300 300 2";
+            case "jpeg" -> ppi + " " + ppi + " " + ppi + " " + ppi;
+            case "png" -> Math.round(ppi / 0.0254) + " " + Math.round(ppi / 0.0254) + " 1";
+            default -> ppi + " " + ppi + " 2";
         };
     }
 }

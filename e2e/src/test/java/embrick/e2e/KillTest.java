@@ -32,7 +32,8 @@ import tools.jackson.databind.JsonNode;
  * piece was being made. The moments come from a seed, which every failure tells.
  */
 class KillTest {
-    private static final int PIECES = 60;
+    private static final int PIECES = 36;
+    private static final int PPI = 300;
     private static final long SEED = Long.getLong("embrick.kill.seed", 20261128);
 
     /** What is killed, in this order. */
@@ -75,15 +76,16 @@ class KillTest {
         postgres.create("embrick_kill");
         int port = OwnProcess.freePort();
         Api api = new Api("http://127.0.0.1:" + port);
-        application = OwnProcess.application(folder, port, postgres, "embrick_kill");
-        worker = OwnProcess.worker(folder, postgres, "embrick_kill");
+        application =
+                OwnProcess.application(folder, port, postgres, "embrick_kill").compiledQuickly();
+        worker = OwnProcess.worker(folder, postgres, "embrick_kill").compiledQuickly();
         application.start();
         String job = api.newJob("killed");
         for (int i = 0; i < PIECES; i++) {
             api.upload(job, String.format("kite%02d.jpg", i), TestPictures.drawn("jpg", 700 + i, 480));
         }
         // Large enough that there is always a piece at work.
-        api.changeFirstTicket(job, document -> document.put("ppi", 450));
+        api.changeFirstTicket(job, document -> document.put("ppi", PPI));
         Map<Path, Long> originals = fingerprints(folder.resolve("storage/originals"));
         worker.start();
         String runId = api.startRun(job);
@@ -211,8 +213,8 @@ class KillTest {
         }
         for (int i = 0; i < files.size(); i += 15) {
             BufferedImage picture = ImageIO.read(files.get(i).toFile());
-            assertThat(picture.getWidth()).isEqualTo(4500);
-            assertThat(picture.getHeight()).isEqualTo(3600);
+            assertThat(picture.getWidth()).isEqualTo(10 * PPI);
+            assertThat(picture.getHeight()).isEqualTo(8 * PPI);
         }
         return files.size();
     }

@@ -14,6 +14,7 @@ final class OwnProcess {
     private final Path folder;
     private final String name;
     private final List<String> arguments;
+    private final List<String> options = new ArrayList<>();
     private Process process;
     private long begunNanos;
     private long said;
@@ -53,6 +54,15 @@ final class OwnProcess {
         return arguments;
     }
 
+    /**
+     * Compiled quickly instead of well, without vectors: for tests that start it again and again and do not ask how fast it
+     * makes a piece.
+     */
+    OwnProcess compiledQuickly() {
+        options.addAll(List.of("-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Dembrick.vectors=off"));
+        return this;
+    }
+
     static int freePort() throws IOException {
         try (ServerSocket free = new ServerSocket(0)) {
             return free.getLocalPort();
@@ -78,8 +88,9 @@ final class OwnProcess {
                 "--add-modules=jdk.incubator.vector",
                 "--enable-native-access=ALL-UNNAMED",
                 "-Djava.awt.headless=true",
-                "-Xmx1g",
-                "embrick.server.EmbrickApplication"));
+                "-Xmx1g"));
+        command.addAll(options);
+        command.add("embrick.server.EmbrickApplication");
         command.addAll(arguments);
         begunNanos = System.nanoTime();
         said = Files.exists(log()) ? Files.size(log()) : 0;

@@ -13,7 +13,6 @@ import java.util.HashMap;
 import java.util.Map;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.Keys;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -23,7 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
  * of a finished file says which place of the original it shows, and that place is worked out here from the framing by
  * arithmetic of our own.
  */
-@ExtendWith(RunningServer.class)
+@InBrowser
 class PassTest {
     private static final int PICTURES = 50;
     /** Red runs from 0 to 65 535 across the picture, green down it. */

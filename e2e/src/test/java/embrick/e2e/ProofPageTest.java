@@ -12,13 +12,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.Keys;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The proof on the screen is the file, pixel for pixel; it is moved and wiped by keys alone. */
-@ExtendWith(RunningServer.class)
+@InBrowser
 class ProofPageTest {
     private static final Pattern PLACE = Pattern.compile("(\\d+) × (\\d+) at (\\d+), (\\d+)");
     private static final String PIXELS_OF_THE_FILE = """

@@ -7,14 +7,13 @@ import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import tools.jackson.databind.node.ObjectNode;
 
 /** A ticket changed phrase by phrase; what cannot work is explained; another window is never overwritten. */
-@ExtendWith(RunningServer.class)
+@InBrowser
 class TicketTest {
     private final Browser browser = Browser.get();
     private final String address = RunningServer.get().address();

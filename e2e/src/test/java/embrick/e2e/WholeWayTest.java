@@ -16,13 +16,12 @@ import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 import tools.jackson.databind.JsonNode;
 
 /** From a dropped folder to a downloaded ZIP, by drop, keyboard and clicks alone. */
-@ExtendWith(RunningServer.class)
+@InBrowser
 class WholeWayTest {
     private final Browser browser = Browser.get();
     private final String address = RunningServer.get().address();

@@ -25,11 +25,13 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Pictures decoded by a process of their own: the same pixels, and no harm when that process ends. */
+@Isolated("It looks at the heap, and at how long a child that hangs is waited for.")
 class DecoderPoolTest {
     @TempDir
     Path folder;
