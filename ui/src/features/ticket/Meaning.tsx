@@ -90,8 +90,12 @@ export function Meaning({ jobId, estimate, originals }: Props) {
                   </Link>
                   {original.facts && (
                     <span>
-                      {pixels(original.facts.width, original.facts.height)},{' '}
-                      <strong>{decimals(picture.realPpi, 0)} ppi</strong> real
+                      {pixels(original.facts.width, original.facts.height)}
+                      {picture.verdict && (
+                        <>
+                          , <strong>{decimals(picture.realPpi, 0)} ppi</strong> real
+                        </>
+                      )}
                     </span>
                   )}
                   {picture.verdict ? (

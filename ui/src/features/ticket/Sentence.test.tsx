@@ -1,61 +1,19 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { beforeAll, describe, expect, it, vi } from 'vitest';
-import { profilesQuery, type Profile } from '../profiles';
+import { describe, expect, it, vi } from 'vitest';
+import { profile, ticketDocument } from '../../testing/samples';
+import { profilesQuery } from '../profiles';
 import type { TicketDocument } from './queries';
 import { Sentence } from './Sentence';
 
-const document: TicketDocument = {
-  schemaVersion: 4,
-  name: 'Prints 8 × 10',
-  unit: 'IN',
-  size: { kind: 'paper', width: { value: 8, unit: 'IN' }, height: { value: 10, unit: 'IN' } },
-  turn: 'SUIT',
-  fit: { kind: 'fill', paper: '#FFFFFF' },
-  edges: { kind: 'none' },
-  ppi: 300,
-  viewing: 'HAND',
-  resampling: { method: 'BY_ITSELF', light: 'ENCODED', ringing: 'FREE' },
-  sharpening: { kind: 'none' },
-  colour: { kind: 'convert', profile: { digest: 's', model: 'RGB' }, intent: 'RELATIVE', blackPoint: 'COMPENSATED' },
-  rounding: 'NEAREST',
-  file: { kind: 'jpeg', quality: 95 },
-  names: [{ kind: 'original' }, { kind: 'size' }],
-  folder: 'prints-8x10',
-};
-
-beforeAll(() => {
-  vi.stubGlobal('matchMedia', () => ({ matches: false, addListener() {}, removeListener() {} }));
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      unobserve() {}
-      disconnect() {}
-    },
-  );
-});
-
-const profile = (digest: string, title: string, model: Profile['model']): Profile => ({
-  digest,
-  title,
-  name: title,
-  words: '',
-  origin: 'SHIPPED',
-  version: '2.4',
-  purpose: model === 'CMYK' ? 'OUTPUT' : 'DISPLAY',
-  model,
-  use: 'SOURCE_AND_TARGET',
-  tables: [],
-  white: { l: 100, a: 0, b: 0 },
-  black: { l: 0, a: 0, b: 0 },
-  alike: null,
-  bytes: 500,
-});
+const document: TicketDocument = ticketDocument;
 
 function shelf() {
   const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity } } });
-  queries.setQueryData(profilesQuery().queryKey, [profile('s', 'sRGB', 'RGB'), profile('l', 'Lustre paper, CMYK', 'CMYK')]);
+  queries.setQueryData(profilesQuery().queryKey, [
+    profile(),
+    profile({ digest: 'l', title: 'Lustre paper, CMYK', name: 'Lustre paper, CMYK', model: 'CMYK', purpose: 'OUTPUT' }),
+  ]);
   return queries;
 }
 
