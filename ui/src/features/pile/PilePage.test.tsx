@@ -85,9 +85,41 @@ describe('the pile', () => {
     fireEvent.click(await card('a'));
     fireEvent.click(await card('b'), { shiftKey: true });
     expect(await within(await foot()).findByText('2 selected')).toBeTruthy();
-    fireEvent.click(within(await foot()).getByRole('button', { name: 'Leave out of the run' }));
+    fireEvent.click(within(await foot()).getByRole('button', { name: 'Leave out' }));
     await waitFor(() => expect(server.of('PUT /originals/b/left-out')[0]?.body).toEqual({ leftOut: true }));
     expect(server.of('PUT /originals/a/left-out')).toHaveLength(1);
+  });
+
+  it('deletes chosen pictures once that was confirmed', async () => {
+    const server = fakeServer({
+      ...jobAnswers(original('a'), original('b')),
+      'POST /jobs/job/originals/delete': new Response(null, { status: 204 }),
+    });
+    openPage('/jobs/job/pile');
+    fireEvent.click(await card('a'));
+    fireEvent.click(within(await foot()).getByRole('button', { name: 'Delete' }));
+    expect(await screen.findByText('Delete a.jpg from this job?')).toBeTruthy();
+    expect(server.of('POST /jobs/job/originals/delete')).toHaveLength(0);
+    fireEvent.click(within(screen.getByRole('tooltip')).getByRole('button', { name: 'Delete' }));
+    await waitFor(() => expect(server.of('POST /jobs/job/originals/delete')[0]?.body).toEqual({ originalIds: ['a'] }));
+    expect(await screen.findByText('1 picture deleted.')).toBeTruthy();
+  });
+
+  it('replaces one picture by its corrected file, and says why where it cannot', async () => {
+    const server = fakeServer({
+      ...jobAnswers(original('a'), original('b')),
+      'PUT /originals/a/file': problem(409, 'picture-at-work', 'a.jpg is being made into a piece by a run.', 'Stop it.'),
+    });
+    openPage('/jobs/job/pile');
+    fireEvent.click(await card('a'));
+    const field = await screen.findByLabelText('Corrected file for a.jpg');
+    fireEvent.change(field, { target: { files: [new File(['x'], 'a-new.jpg')] } });
+    expect(await screen.findByText('a.jpg is being made into a piece by a run. Stop it.')).toBeTruthy();
+    server.now({ 'PUT /originals/a/file': original('a') });
+    fireEvent.change(field, { target: { files: [new File(['x'], 'a-new.jpg')] } });
+    expect(await screen.findByText('a.jpg was replaced.')).toBeTruthy();
+    fireEvent.click(await card('b'));
+    expect(screen.queryByRole('button', { name: 'Replace' })).toBeNull();
   });
 
   it('lists files of an earlier visit that never came', async () => {

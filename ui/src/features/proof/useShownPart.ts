@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { App } from 'antd';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
 import {
@@ -73,11 +73,15 @@ export function useShownPart({ original, subject, plan, view, scale, look, displ
   }, [plan, view, shown, isPlaced, middle?.x, middle?.y, look]);
   const setMiddle = (to: { x: number; y: number; contour?: number } | undefined) =>
     setMoved(to && original ? { ...to, originalId: original.id } : undefined);
+  // Keys come faster than the page is drawn: each goes on from where the one before has led.
+  const reached = useRef<{ x: number; y: number }>(undefined);
+  const reduction = part?.reduction ?? 1;
+  const shownMiddle = part && middleOf(part.region);
+  reached.current = shownMiddle && { x: shownMiddle.x * reduction, y: shownMiddle.y * reduction };
   const pan = (dx: number, dy: number) => {
-    if (!part) return;
-    const from = middleOf(part.region);
-    const reduction = part.reduction ?? 1;
-    setMiddle({ x: (from.x + dx) * reduction, y: (from.y + dy) * reduction });
+    if (!reached.current) return;
+    reached.current = { x: reached.current.x + dx * reduction, y: reached.current.y + dy * reduction };
+    setMiddle(reached.current);
   };
   const nextContour = async () => {
     if (!subject) return;

@@ -13,6 +13,8 @@ interface Props {
 
 const levels: Level[] = ['FINE', 'SOFT', 'POOR'];
 const CARE = 3;
+/** Pictures named one by one in a line. */
+const NAMED = 5;
 
 /** What the ticket means for this pile: how many are fine, how heavy it gets, which pictures need care. */
 export function Meaning({ jobId, estimate, originals }: Props) {
@@ -70,6 +72,7 @@ export function Meaning({ jobId, estimate, originals }: Props) {
           ◆ {count(filled.length, 'picture')}: {filled.length === 1 ? filled[0]!.text : 'part of the bleed lies outside the picture and is mirrored'}
         </p>
       )}
+      <KeptSmall pictures={planned} originals={originals} />
       {care.length > 0 && (
         <ul className="care">
           {care.map((picture) => {
@@ -154,4 +157,24 @@ function makingWords(planned: Estimate['pictures']): string {
     );
   }
   return methods.join(' · ');
+}
+
+/** Pictures with fewer pixels than the ticket asks for, which are not enlarged. */
+function KeptSmall({ pictures, originals }: { pictures: Estimate['pictures']; originals: Props['originals'] }) {
+  const kept = pictures.flatMap(({ originalId, notices }) => {
+    const notice = notices.find(({ code }) => code === 'not-enlarged');
+    const original = originals.get(originalId);
+    return notice && original ? [{ name: stem(original.path), text: notice.text }] : [];
+  });
+  if (kept.length === 0) return null;
+  const names = kept.slice(0, NAMED).map(({ name }) => name);
+  const more = kept.length - names.length;
+  return (
+    <p className="names-meet">
+      ◆{' '}
+      {kept.length === 1
+        ? `${kept[0]!.name} ${kept[0]!.text}`
+        : `${kept.length} pictures have fewer pixels than the ticket asks for and keep their own: ${names.join(', ')}${more > 0 ? ` and ${more} more` : ''}`}
+    </p>
+  );
 }

@@ -12,11 +12,11 @@ import {
   FitForm,
   PpiForm,
   ResamplingForm,
-  SizeForm,
   TextForm,
   TurnForm,
   ViewingForm,
 } from './phrases';
+import { SizeForm } from './SizeForm';
 import type { TicketDocument } from './queries';
 import {
   brickWords,
@@ -43,7 +43,7 @@ interface Props {
 /** The ticket as a sentence. */
 export function Sentence({ document, pieces, problems, plan, onChange }: Props) {
   const wrong = (subject: string) => problems.find((problem) => problem.subject === subject);
-  const onPaper = document.size.kind === 'paper';
+  const onPaper = document.size.kind === 'paper' || document.size.kind === 'pixels';
   const title = useProfileTitle(document.colour.kind === 'keep' ? undefined : document.colour.profile.digest);
   return (
     <p className="sentence">
@@ -51,7 +51,7 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       <Phrase after="," words={sizeWords(document.size)} label="Size" problem={wrong('size')}>
         {() => <SizeForm value={document.size} onChange={(size) => onChange({ size })} />}
       </Phrase>
-      {document.size.kind !== 'own' && (
+      {document.size.kind !== 'own' && document.size.kind !== 'scaled' && (
         <>
           {' '}
           <Phrase after="," words={turnWords[document.turn]} label="Orientation of the sheet">

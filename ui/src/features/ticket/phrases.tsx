@@ -1,99 +1,13 @@
-import { useQuery } from '@tanstack/react-query';
-import { Checkbox, Input, InputNumber, Radio, Select, Space } from 'antd';
+import { Checkbox, Input, InputNumber, Radio, Space } from 'antd';
 import { useState } from 'react';
 import { LengthInput } from './LengthInput';
-import { papersQuery, type TicketDocument } from './queries';
+import type { TicketDocument } from './queries';
 import { anchorWords, methodNames, methodPurposes, turnWords, viewingWords } from './words';
 import '../../shared/field.css';
 
 interface Part<T> {
   value: T;
   onChange: (value: T) => void;
-}
-
-const groups = {
-  PHOTO_INCH: 'Photo papers',
-  SQUARE: 'Square',
-  PANORAMA: 'Panorama',
-  ISO_A: 'ISO A',
-  ISO_B: 'ISO B',
-} as const;
-
-export function SizeForm({ value, onChange }: Part<TicketDocument['size']>) {
-  const papers = useQuery(papersQuery()).data ?? [];
-  const width = value.kind === 'paper' ? value.width : { value: 8, unit: 'IN' as const };
-  const height = value.kind === 'paper' ? value.height : { value: 10, unit: 'IN' as const };
-  const choose = (kind: TicketDocument['size']['kind']) => {
-    if (kind === 'paper') onChange({ kind, width, height });
-    if (kind === 'shape') onChange({ kind, shortSide: 4, longSide: 5 });
-    if (kind === 'free' || kind === 'own') onChange({ kind });
-  };
-  const options = Object.entries(groups).map(([group, label]) => ({
-    label,
-    options: papers.filter((paper) => paper.group === group).map((paper) => ({ value: paper.name, label: paper.name })),
-  }));
-  const current = papers.find(
-    (paper) =>
-      paper.width.value === width.value &&
-      paper.height.value === height.value &&
-      paper.width.unit === width.unit &&
-      paper.height.unit === height.unit,
-  );
-  return (
-    <Space orientation="vertical">
-      <Radio.Group value={value.kind} onChange={(event) => choose(event.target.value)}>
-        <Space orientation="vertical" size={4}>
-          <Radio value="paper">a paper size: the pixels follow from it and the ppi</Radio>
-          <Radio value="shape">a shape: cropped to it, pixels kept</Radio>
-          <Radio value="free">a free crop: each side set on the bench, pixels kept</Radio>
-          <Radio value="own">the whole picture: pixels kept, only its ppi is set</Radio>
-        </Space>
-      </Radio.Group>
-      {value.kind === 'paper' && (
-        <>
-          <Select
-            showSearch
-            style={{ width: '100%' }}
-            aria-label="Paper"
-            placeholder="a free size"
-            value={current?.name}
-            options={options}
-            onChange={(name) => {
-              const paper = papers.find((one) => one.name === name);
-              if (paper) onChange({ kind: 'paper', width: paper.width, height: paper.height });
-            }}
-          />
-          <div className="field-row">
-            <LengthInput label="one side" value={width} onChange={(next) => onChange({ ...value, width: next })} />
-            <LengthInput label="the other" value={height} onChange={(next) => onChange({ ...value, height: next })} />
-          </div>
-          <p className="quiet">Any unit: 8 in, 20 cm, 210 mm, 1 1/2.</p>
-        </>
-      )}
-      {value.kind === 'shape' && (
-        <div className="field-row">
-          <label className="field">
-            <span>one side</span>
-            <InputNumber
-              min={1}
-              max={1000}
-              value={value.shortSide}
-              onChange={(next) => next && onChange({ ...value, shortSide: next })}
-            />
-          </label>
-          <label className="field">
-            <span>to the other</span>
-            <InputNumber
-              min={1}
-              max={1000}
-              value={value.longSide}
-              onChange={(next) => next && onChange({ ...value, longSide: next })}
-            />
-          </label>
-        </div>
-      )}
-    </Space>
-  );
 }
 
 export function TurnForm({ value, onChange }: Part<TicketDocument['turn']>) {

@@ -4,6 +4,32 @@ import type { TicketDocument } from './queries';
 type Size = TicketDocument['size'];
 type Brick = TicketDocument['names'][number];
 
+type Measure = Extract<Size, { kind: 'scaled' }>['to'];
+
+export const sideWords: Record<Extract<Measure, { kind: 'side' }>['side'], string> = {
+  LONG: 'long side',
+  SHORT: 'short side',
+  WIDTH: 'width',
+  HEIGHT: 'height',
+};
+
+function measureWords(to: Measure): string {
+  switch (to.kind) {
+    case 'side':
+      return `a ${sideWords[to.side]} of ${to.pixels} px`;
+    case 'length':
+      return `a ${sideWords[to.side]} of ${lengthText(to.length.value, to.length.unit)} ${unitSymbol[to.length.unit]}`;
+    case 'within':
+      return `their own shape within ${to.width} × ${to.height} px`;
+    case 'megapixels':
+      return `${to.millions} megapixels`;
+    case 'percent':
+      return `${to.percent} % of their pixels`;
+    default:
+      return never(to);
+  }
+}
+
 /** How each part of a ticket is said. */
 export function sizeWords(size: Size): string {
   switch (size.kind) {
@@ -13,6 +39,10 @@ export function sizeWords(size: Size): string {
         ? `${lengthText(width.value, width.unit)} × ${lengthText(height.value, height.unit)} ${unitSymbol[height.unit]}`
         : `${lengthText(width.value, width.unit)} ${unitSymbol[width.unit]} × ${lengthText(height.value, height.unit)} ${unitSymbol[height.unit]}`;
     }
+    case 'pixels':
+      return `${size.width} × ${size.height} px`;
+    case 'scaled':
+      return `${measureWords(size.to)}${size.enlarging === 'ALLOWED' ? ', enlarged to it' : ''}`;
     case 'shape':
       return `${size.shortSide} : ${size.longSide}, all its pixels`;
     case 'free':

@@ -58,6 +58,31 @@ class TicketTest {
         browser.see(".field-problem", "is no length");
     }
 
+    /** A set for screens beside the prints: long side 2048, nothing enlarged. */
+    @Test
+    void aScreenSetIsSaidByItsLongSide() {
+        open("Size");
+        choose("their own shape, made smaller: to a side, a box, megapixels or per cent");
+        browser.see(".sentence", "a long side of 2048 px");
+        type(field("pixels"), "900");
+        browser.see(".sentence", "a long side of 900 px");
+        browser.see(".drawing", "900 px");
+        assertThat(browser.text(".sentence")).doesNotContain("turned to suit").doesNotContain("filled to the edge");
+        type(field("pixels"), "5000");
+        browser.see(".meaning", "kite keeps its 2600 × 3600 px");
+        choose("enlarge pictures that have fewer pixels");
+        browser.see(".sentence", "a long side of 5000 px, enlarged to it");
+        browser.see(".drawing", "5000 px");
+        browser.until(_ -> api.firstTicket(job)
+                        .path("document")
+                        .path("size")
+                        .path("enlarging")
+                        .asString()
+                        .equals("ALLOWED")
+                ? true
+                : null);
+    }
+
     @Test
     void whatCannotWorkIsExplainedAtItsPhraseAndNotKept() {
         open("Resolution");

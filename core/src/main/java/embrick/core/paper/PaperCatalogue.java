@@ -14,6 +14,8 @@ public final class PaperCatalogue {
     public enum Group {
         /** Photo papers named by their inches. Common practice, no source. */
         PHOTO_INCH,
+        /** Photo papers named by their centimetres. Common practice, no source. */
+        PHOTO_METRIC,
         SQUARE,
         PANORAMA,
         /** ISO 216, A series. */
@@ -59,10 +61,12 @@ public final class PaperCatalogue {
             {"24", "36"},
             {"30", "40"}
         };
+        int[][] photoMetric = {{9, 13}, {10, 15}, {13, 18}, {15, 20}, {20, 30}, {30, 40}, {30, 45}, {40, 60}, {50, 70}};
         String[][] square = {{"4", "4"}, {"5", "5"}, {"8", "8"}, {"10", "10"}, {"12", "12"}, {"16", "16"}, {"20", "20"}
         };
         String[][] panorama = {{"4", "10"}, {"5", "15"}, {"6", "12"}, {"6", "18"}, {"8", "24"}, {"12", "36"}};
         addInches(papers, Group.PHOTO_INCH, photo);
+        addCentimetres(papers, photoMetric);
         addInches(papers, Group.SQUARE, square);
         addInches(papers, Group.PANORAMA, panorama);
         addIso(papers, Group.ISO_A, "A", ISO_A0);
@@ -79,10 +83,19 @@ public final class PaperCatalogue {
         }
     }
 
+    private static void addCentimetres(List<NamedPaper> papers, int[][] sizes) {
+        for (int[] size : sizes) {
+            papers.add(new NamedPaper(
+                    size[0] + " × " + size[1] + " cm",
+                    Group.PHOTO_METRIC,
+                    new PaperSize(Length.of(size[0], LengthUnit.CM), Length.of(size[1], LengthUnit.CM))));
+        }
+    }
+
     private static void addIso(List<NamedPaper> papers, Group group, String letter, int[] zero) {
         int shortSide = zero[0];
         int longSide = zero[1];
-        for (int number = 0; number <= 8; number++) {
+        for (int number = 0; number <= 10; number++) {
             papers.add(new NamedPaper(
                     letter + number,
                     group,

@@ -41,10 +41,10 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
         List<Problem> problems = new ArrayList<>();
         if (ticket.edges() instanceof Edges.Wrap wrap
                 && wrap.fill() instanceof EdgeFill.Picture
-                && !(ticket.size() instanceof Size.OnPaper)) {
+                && !(ticket.size() instanceof Size.Sheet)) {
             problems.add(problem(
                     "wrap-needs-paper",
-                    "a paper size where the wrap is made of the picture itself",
+                    "a paper size, or one in pixels, where the wrap is made of the picture itself",
                     "a shape without a size",
                     "Choose a paper size, or fill the wrap another way."));
         }

@@ -5,12 +5,14 @@ import embrick.core.framing.FrameGeometry;
 import embrick.core.framing.Framing;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
+import embrick.core.paper.PaperSize;
 import embrick.core.pixels.PixelRect;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
 import embrick.core.units.PixelSize;
+import embrick.core.units.Resolution;
 import java.util.List;
 
 /**
@@ -34,8 +36,8 @@ record Layout(
     /** @param printedPpi the scale of a picture at scale; else not looked at */
     static Layout of(OrientedPicture seen, Ticket ticket, Framing framing, double printedPpi) {
         return switch (ticket.size()) {
-            case Size.OnPaper paper -> {
-                PixelSize sheet = sheetPixels(paper, seen, ticket, framing);
+            case Size.Sheet size -> {
+                PixelSize sheet = sheetPixels(size, seen, ticket, framing);
                 Bands framed = BandRule.framed(ticket, sheet);
                 yield onPaper(seen, framed.around(sheet), ticket, framing, printedPpi)
                         .within(sheet, framed);
@@ -49,7 +51,21 @@ record Layout(
             case Size.FreeShape _ -> free(seen, framing);
             case Size.OwnShape _ ->
                 allPixels(seen, seen.size().width(), seen.size().height(), framing);
+            case Size.Scaled scaled -> scaled(seen, scaled, ticket.ppi(), framing);
         };
+    }
+
+    /** The frame has the picture's own shape, rounded to the pixels of the piece; one that keeps its pixels keeps them all. */
+    private static Layout scaled(OrientedPicture seen, Size.Scaled size, Resolution ppi, Framing framing) {
+        double extent =
+                frame(seen, seen.size().width(), seen.size().height(), framing).loosestScale() / framing.tightness();
+        double width = seen.size().width() * extent;
+        double height = seen.size().height() * extent;
+        PixelSize sheet = MeasureRule.sheet(size, width, height, ppi);
+        boolean keepsPixels = sheet.width() == wholePixelsWithin(width) && sheet.height() == wholePixelsWithin(height);
+        return keepsPixels
+                ? allPixels(seen, seen.size().width(), seen.size().height(), framing)
+                : fill(seen, sheet, framing);
     }
 
     private static Layout onPaper(
@@ -83,9 +99,15 @@ record Layout(
         };
     }
 
-    private static PixelSize sheetPixels(Size.OnPaper size, OrientedPicture seen, Ticket ticket, Framing framing) {
-        int shortSide = ticket.ppi().pixelsFor(size.paper().shortSide());
-        int longSide = ticket.ppi().pixelsFor(size.paper().longSide());
+    private static PixelSize sheetPixels(Size.Sheet size, OrientedPicture seen, Ticket ticket, Framing framing) {
+        PixelSize said = switch (size) {
+            case Size.OnPaper(PaperSize paper) ->
+                new PixelSize(
+                        ticket.ppi().pixelsFor(paper.shortSide()), ticket.ppi().pixelsFor(paper.longSide()));
+            case Size.InPixels(PixelSize pixels) -> pixels;
+        };
+        int shortSide = Math.min(said.width(), said.height());
+        int longSide = Math.max(said.width(), said.height());
         return isSheetWide(seen.size(), ticket, framing)
                 ? new PixelSize(longSide, shortSide)
                 : new PixelSize(shortSide, longSide);

@@ -88,7 +88,7 @@ final class PlanLimits {
     static List<Problem> paperProblems(Layout layout, Ticket ticket) {
         List<Problem> problems = new ArrayList<>();
         PixelSize sheet = layout.sheet();
-        if (ticket.size() instanceof Size.OnPaper && ticket.fit() instanceof Fit.Inside inside) {
+        if (ticket.size() instanceof Size.Sheet && ticket.fit() instanceof Fit.Inside inside) {
             int margin = ticket.ppi().pixelsToCover(inside.margin());
             int shortSide = Math.min(sheet.width(), sheet.height());
             if (2L * margin >= shortSide) {

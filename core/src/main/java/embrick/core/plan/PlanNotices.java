@@ -7,11 +7,14 @@ import embrick.core.resample.Resampling.Light;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
+import embrick.core.ticket.Measure;
+import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** What somebody should know of a plan that can be carried out. */
 final class PlanNotices {
@@ -41,6 +44,7 @@ final class PlanNotices {
                             "enlarged %.1f times: new pixels, no new detail",
                             1 / plan.window().scale())));
         }
+        kept(ticket, plan).ifPresent(notices::add);
         if (plan.corners() != Corners.COVERED) {
             notices.add(new Notice(
                     "corners-bare",
@@ -58,6 +62,29 @@ final class PlanNotices {
             notices.add(new Notice("not-light", "mixed as encoded: amounts of ink are no light"));
         }
         return notices;
+    }
+
+    /** A picture with fewer pixels than a measure asks for, which may not be enlarged to it. */
+    private static Optional<Notice> kept(Ticket ticket, Plan plan) {
+        if (!(ticket.size() instanceof Size.Scaled(Measure measure, Size.Enlarging enlarging))
+                || enlarging == Size.Enlarging.ALLOWED
+                || plan.window().scale() != 1) {
+            return Optional.empty();
+        }
+        int width = plan.sheet().width();
+        int height = plan.sheet().height();
+        double factor = MeasureRule.factor(measure, width, height, ticket.ppi());
+        // Rounding to whole pixels alone never makes a long side differ by one in a thousand.
+        return factor < 1.001
+                ? Optional.empty()
+                : Optional.of(new Notice(
+                        "not-enlarged",
+                        String.format(
+                                Locale.ROOT,
+                                "keeps its %d × %d px: the ticket asks for %.2f times as many a side, and not to enlarge",
+                                width,
+                                height,
+                                factor)));
     }
 
     /** On which sides, and how far, a bleed of the picture itself had to be filled another way. */

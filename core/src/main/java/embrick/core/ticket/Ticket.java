@@ -1,6 +1,5 @@
 package embrick.core.ticket;
 
-import embrick.core.paper.PaperSize;
 import embrick.core.units.Resolution;
 import java.util.Objects;
 
@@ -41,14 +40,14 @@ public record Ticket(
     /** The shape that framings of this ticket belong to. */
     public Shape shape() {
         return switch (fit) {
-            case Fit.Inside _ when size instanceof Size.OnPaper -> new Shape.Own();
-            case Fit.AtScale _ when size instanceof Size.OnPaper(PaperSize paper) -> new Shape.AtScale(paper.ratio());
+            case Fit.Inside _ when size instanceof Size.Sheet -> new Shape.Own();
+            case Fit.AtScale _ when size instanceof Size.Sheet sheet -> new Shape.AtScale(sheet.ratio());
             case Fit.Fill _, Fit.Inside _, Fit.AtScale _ ->
                 switch (size) {
-                    case Size.OnPaper(PaperSize paper) -> new Shape.Fixed(paper.ratio());
+                    case Size.Sheet sheet -> new Shape.Fixed(sheet.ratio());
                     case Size.ShapeOnly shape -> new Shape.Fixed(shape.ratio());
                     case Size.FreeShape _ -> new Shape.Free();
-                    case Size.OwnShape _ -> new Shape.Own();
+                    case Size.OwnShape _, Size.Scaled _ -> new Shape.Own();
                 };
         };
     }

@@ -25,6 +25,7 @@ import org.springframework.stereotype.Component;
 class DocumentSchemas implements OpenApiCustomizer {
     private static final List<Class<?>> SEALED = List.of(
             SizeDocument.class,
+            MeasureDocument.class,
             FitDocument.class,
             EdgesDocument.class,
             EdgesDocument.FillDocument.class,

@@ -11,6 +11,7 @@ import embrick.core.ticket.FileFormat.PageMarks;
 import embrick.core.ticket.Fit.TrimMarks;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Rounding;
+import embrick.core.ticket.Size.Enlarging;
 import embrick.core.ticket.Turn;
 import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.LengthUnit;
@@ -77,6 +78,8 @@ public record TicketDocument(
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
         @JsonSubTypes.Type(value = SizeDocument.OnPaper.class, name = "paper"),
+        @JsonSubTypes.Type(value = SizeDocument.InPixels.class, name = "pixels"),
+        @JsonSubTypes.Type(value = SizeDocument.Scaled.class, name = "scaled"),
         @JsonSubTypes.Type(value = SizeDocument.ShapeOnly.class, name = "shape"),
         @JsonSubTypes.Type(value = SizeDocument.FreeShape.class, name = "free"),
         @JsonSubTypes.Type(value = SizeDocument.OwnShape.class, name = "own")
@@ -84,6 +87,8 @@ public record TicketDocument(
     @Schema(
             oneOf = {
                 SizeDocument.OnPaper.class,
+                SizeDocument.InPixels.class,
+                SizeDocument.Scaled.class,
                 SizeDocument.ShapeOnly.class,
                 SizeDocument.FreeShape.class,
                 SizeDocument.OwnShape.class
@@ -92,6 +97,22 @@ public record TicketDocument(
         record OnPaper(
                 @NotNull @Valid LengthDocument width,
                 @NotNull @Valid LengthDocument height) implements SizeDocument {}
+
+        /** A sheet of so many pixels, either way up. */
+        record InPixels(
+                @Schema(description = "Pixels of one side") int width,
+
+                @Schema(description = "Pixels of the other side")
+                int height)
+                implements SizeDocument {}
+
+        /** The picture's own shape, scaled until a measure is met. */
+        record Scaled(
+                @NotNull @Valid MeasureDocument to,
+
+                @Schema(description = "Whether a picture with fewer pixels is enlarged, or keeps its own") @NotNull
+                Enlarging enlarging)
+                implements SizeDocument {}
 
         record ShapeOnly(long shortSide, long longSide) implements SizeDocument {}
 

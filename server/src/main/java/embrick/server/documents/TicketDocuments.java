@@ -9,6 +9,7 @@ import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Measure;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.OutputColour;
@@ -20,6 +21,7 @@ import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
 import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.LengthUnit;
+import embrick.core.units.PixelSize;
 import embrick.core.units.Ratio;
 import embrick.core.units.Resolution;
 import embrick.server.documents.TicketDocument.BrickDocument;
@@ -106,7 +108,8 @@ public final class TicketDocuments {
                         + paper.height().unit().symbol();
             }
             case SizeDocument.ShapeOnly shape -> shape.shortSide() + "to" + shape.longSide();
-            case SizeDocument.FreeShape _, SizeDocument.OwnShape _ -> width + "x" + height;
+            case SizeDocument.Scaled scaled -> scaled.to().word();
+            case SizeDocument.InPixels _, SizeDocument.FreeShape _, SizeDocument.OwnShape _ -> width + "x" + height;
         };
     }
 
@@ -126,9 +129,21 @@ public final class TicketDocuments {
                 }
                 yield new Size.ShapeOnly(ratio);
             }
+            case SizeDocument.InPixels pixels -> inPixels(pixels);
+            case SizeDocument.Scaled scaled -> new Size.Scaled(scaled.to().toMeasure(), scaled.enlarging());
             case SizeDocument.FreeShape _ -> new Size.FreeShape();
             case SizeDocument.OwnShape _ -> new Size.OwnShape();
         };
+    }
+
+    private static Size inPixels(SizeDocument.InPixels size) {
+        for (int side : new int[] {size.width(), size.height()}) {
+            if (side < 1 || side > Measure.MOST_PIXELS) {
+                throw new IllegalArgumentException("size: expected sides of 1 to " + Measure.MOST_PIXELS + " px, got "
+                        + size.width() + " × " + size.height() + " px");
+            }
+        }
+        return new Size.InPixels(new PixelSize(size.width(), size.height()));
     }
 
     private static Fit fit(FitDocument fit) {

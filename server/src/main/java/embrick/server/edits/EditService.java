@@ -119,7 +119,7 @@ public class EditService {
         });
         EditDocument document = new EditDocument(framingSteps, overrideSteps);
         remember(jobId, words, document);
-        return set(document, FramingStep::after, OverrideStep::after);
+        return set(jobId, document, FramingStep::after, OverrideStep::after);
     }
 
     /** @param editId the edit that was seen as the last one; another window's later edit is not undone unseen */
@@ -128,7 +128,7 @@ public class EditService {
         EditEntity edit = seen(history(jobId).undo(), editId);
         edit.undo();
         edits.saveAndFlush(edit);
-        return set(json.edit(edit.document()), FramingStep::before, OverrideStep::before);
+        return set(jobId, json.edit(edit.document()), FramingStep::before, OverrideStep::before);
     }
 
     Outcome redo(UUID jobId, UUID editId) {
@@ -136,7 +136,7 @@ public class EditService {
         EditEntity edit = seen(history(jobId).redo(), editId);
         edit.redo();
         edits.saveAndFlush(edit);
-        return set(json.edit(edit.document()), FramingStep::after, OverrideStep::after);
+        return set(jobId, json.edit(edit.document()), FramingStep::after, OverrideStep::after);
     }
 
     private void lock(UUID jobId) {
@@ -182,26 +182,45 @@ public class EditService {
         edits.saveAndFlush(new EditEntity(Ids.next(), jobId, position, words, json.write(document), clock.instant()));
     }
 
+    /** What was deleted after an edit, ticket or picture, is left out of its undoing. */
     private Outcome set(
+            UUID jobId,
             EditDocument document,
             Function<FramingStep, FramingState> framing,
             Function<OverrideStep, OverrideDocument> override) {
+        Set<UUID> present = present(jobId, document);
         List<FramingView> framed = new ArrayList<>();
-        byKey(document.framings(), FramingStep::shapeKey).forEach((shape, steps) -> {
-            Map<UUID, FramingState> states = new HashMap<>();
-            steps.forEach(step -> states.put(step.originalId(), framing.apply(step)));
-            framed.addAll(framings.put(shape, states));
-        });
+        byKey(of(present, document.framings(), FramingStep::originalId), FramingStep::shapeKey)
+                .forEach((shape, steps) -> {
+                    Map<UUID, FramingState> states = new HashMap<>();
+                    steps.forEach(step -> states.put(step.originalId(), framing.apply(step)));
+                    framed.addAll(framings.put(shape, states));
+                });
         List<OverrideView> overridden = new ArrayList<>();
-        byKey(document.overrides(), OverrideStep::ticketId).forEach((ticketId, steps) -> {
-            if (!tickets.exists(ticketId)) {
-                // The ticket was deleted after the edit, and its overrides with it.
-                return;
-            }
-            Map<UUID, OverrideDocument> documents = new HashMap<>();
-            steps.forEach(step -> documents.put(step.originalId(), override.apply(step)));
-            overridden.addAll(overrides.put(ticketId, documents));
-        });
+        byKey(of(present, document.overrides(), OverrideStep::originalId), OverrideStep::ticketId)
+                .forEach((ticketId, steps) -> {
+                    if (!tickets.exists(ticketId)) {
+                        return;
+                    }
+                    Map<UUID, OverrideDocument> documents = new HashMap<>();
+                    steps.forEach(step -> documents.put(step.originalId(), override.apply(step)));
+                    overridden.addAll(overrides.put(ticketId, documents));
+                });
         return new Outcome(framed, overridden);
+    }
+
+    private Set<UUID> present(UUID jobId, EditDocument document) {
+        Set<UUID> ids = new LinkedHashSet<>();
+        document.framings().forEach(step -> ids.add(step.originalId()));
+        document.overrides().forEach(step -> ids.add(step.originalId()));
+        return originals.findByJobIdAndIdIn(jobId, ids).stream()
+                .map(Original::id)
+                .collect(Collectors.toSet());
+    }
+
+    private static <T> List<T> of(Set<UUID> present, List<T> steps, Function<T, UUID> picture) {
+        return steps.stream()
+                .filter(step -> present.contains(picture.apply(step)))
+                .toList();
     }
 }

@@ -1,6 +1,8 @@
 package embrick.server.originals;
 
+import embrick.core.problem.Problem;
 import embrick.server.originals.Original.Judgement;
+import embrick.server.problems.ProblemException;
 import embrick.server.storage.Arrival;
 import embrick.server.storage.PictureWork;
 import java.io.IOException;
@@ -28,5 +30,23 @@ public class Intake {
         String clean = OriginalPath.clean(path);
         Judgement judgement = work.patiently(() -> judge.judge(jobId, arrival));
         return filing.file(jobId, clean, arrival, judgement);
+    }
+
+    /**
+     * Puts a corrected file in an original's place: its name and, where the shape is the same, its framings stay.
+     *
+     * @throws ProblemException if the new file is no sound picture, or a run is at work on the original
+     */
+    public Original replace(Original original, Arrival arrival) throws IOException {
+        Judgement judgement = work.patiently(() -> judge.judge(original.jobId(), arrival));
+        if (judgement.state() != Original.State.SOUND) {
+            Problem problem = judgement.problem().orElseThrow();
+            throw ProblemException.invalid(
+                    problem.code(),
+                    original.path(),
+                    "The new file for " + original.path() + " " + problem.text() + ". The old one stays.",
+                    "Choose an intact picture.");
+        }
+        return filing.replace(original, arrival, judgement, judge.framings(original, judgement));
     }
 }

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,6 +24,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Originals: offering, sending, listing, and what is said of them. */
@@ -34,13 +36,21 @@ class OriginalController {
     private final Originals originals;
     private final Offers offers;
     private final Intake intake;
+    private final OriginalRemoval removal;
     private final Reception reception;
     private final OriginalViews views;
 
-    OriginalController(Originals originals, Offers offers, Intake intake, Reception reception, OriginalViews views) {
+    OriginalController(
+            Originals originals,
+            Offers offers,
+            Intake intake,
+            OriginalRemoval removal,
+            Reception reception,
+            OriginalViews views) {
         this.originals = originals;
         this.offers = offers;
         this.intake = intake;
+        this.removal = removal;
         this.reception = reception;
         this.views = views;
     }
@@ -87,6 +97,32 @@ class OriginalController {
                 request.getInputStream(), length < 0 ? OptionalLong.empty() : OptionalLong.of(length))) {
             return views.of(intake.take(jobId, path, arrival));
         }
+    }
+
+    /** Another file in an original's place. Its name stays, and its framings where the shape is the same. */
+    @PutMapping(path = "/originals/{id}/file", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content =
+                    @io.swagger.v3.oas.annotations.media.Content(
+                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
+                            schema = @io.swagger.v3.oas.annotations.media.Schema(type = "string", format = "binary")))
+    OriginalView replaceOriginal(@PathVariable UUID id, HttpServletRequest request) throws IOException {
+        Original original = originals.get(id);
+        long length = request.getContentLengthLong();
+        try (Arrival arrival = reception.receive(
+                request.getInputStream(), length < 0 ? OptionalLong.empty() : OptionalLong.of(length))) {
+            return views.of(intake.replace(original, arrival));
+        }
+    }
+
+    /** @param originalIds of one job */
+    record Deletion(@NotEmpty @Size(max = 5000) List<@NotNull UUID> originalIds) {}
+
+    /** Deletes originals with their framings, all or none; what was made of them stays. */
+    @PostMapping("/jobs/{jobId}/originals/delete")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void deleteOriginals(@PathVariable UUID jobId, @Valid @RequestBody Deletion deletion) {
+        removal.delete(jobId, deletion.originalIds());
     }
 
     @GetMapping("/jobs/{jobId}/originals")

@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -26,6 +27,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class OriginalFiling {
     private final OriginalRepository originals;
     private final Clearance clearance;
+    private final OriginalRemoval removal;
     private final Storage storage;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -33,23 +35,60 @@ class OriginalFiling {
     OriginalFiling(
             OriginalRepository originals,
             Clearance clearance,
+            OriginalRemoval removal,
             Storage storage,
             TransactionTemplate transaction,
             Clock clock) {
         this.originals = originals;
         this.clearance = clearance;
+        this.removal = removal;
         this.storage = storage;
         this.transaction = transaction;
         this.clock = clock;
     }
 
+    /** What becomes of the framings of a picture that is replaced. */
+    enum Framings {
+        KEPT,
+        /** The new picture has another shape: what was framed of the old one says nothing of it. */
+        FORGOTTEN
+    }
+
+    /** Puts another content in the place of an original's; the old one is cleared if no other picture has it. */
+    Original replace(Original original, Arrival arrival, Judgement judgement, Framings framings) throws IOException {
+        return held(arrival, letGo -> {
+            lockJob(original.jobId());
+            clearance.hold(arrival.digest());
+            place(arrival);
+            Original known = originals.findById(original.id()).orElseThrow(() -> ProblemException.notFound("original"));
+            removal.requireAtRest(List.of(known));
+            if (!known.digest().equals(arrival.digest())) {
+                letGo.add(clearance.note(known.digest()));
+                known.replaceContent(arrival.digest(), arrival.fingerprint().bytes(), judgement);
+                if (framings == Framings.FORGOTTEN) {
+                    originals.forgetFramings(known.id());
+                }
+            }
+            return known;
+        });
+    }
+
     /** Files one; the same content under the same path again changes nothing, an intact copy replaces a broken one. */
     Original file(UUID jobId, String path, Arrival arrival, Judgement judgement) throws IOException {
+        return held(arrival, letGo -> keep(jobId, path, arrival, judgement, letGo));
+    }
+
+    /**
+     * Work in one transaction on a content that has no row yet: noted first, so that it is cleared if the work fails.
+     *
+     * @param work gets the list of notes to be looked after afterwards
+     */
+    private Original held(Arrival arrival, Function<List<UUID>, Original> work) throws IOException {
         UUID note = clearance.note(arrival.digest());
         List<UUID> letGo = new ArrayList<>(List.of(note));
         try {
             Original kept = transaction.execute(_ -> {
-                Original now = keep(jobId, path, arrival, judgement, letGo);
+                Original now = work.apply(letGo);
                 clearance.forget(note);
                 return now;
             });
@@ -64,16 +103,9 @@ class OriginalFiling {
 
     /** @param letGo gets what was noted of a content that is replaced */
     private Original keep(UUID jobId, String path, Arrival arrival, Judgement judgement, List<UUID> letGo) {
-        // One after the other within a job: equal paths would otherwise meet, and a job must not go away meanwhile.
-        if (originals.lockJob(jobId).isEmpty()) {
-            throw ProblemException.notFound("job");
-        }
+        lockJob(jobId);
         clearance.hold(arrival.digest());
-        try {
-            storage.place(arrival);
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
-        }
+        place(arrival);
         String free = path;
         for (int number = 2; ; number++) {
             Optional<Original> present = originals.findByJobIdAndPath(jobId, free);
@@ -94,5 +126,20 @@ class OriginalFiling {
         Original original = new Original(Ids.next(), jobId, free, clock.instant());
         original.replaceContent(arrival.digest(), arrival.fingerprint().bytes(), judgement);
         return originals.save(original);
+    }
+
+    /** One after the other within a job: equal paths would otherwise meet, and a job must not go away meanwhile. */
+    private void lockJob(UUID jobId) {
+        if (originals.lockJob(jobId).isEmpty()) {
+            throw ProblemException.notFound("job");
+        }
+    }
+
+    private void place(Arrival arrival) {
+        try {
+            storage.place(arrival);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.http.HttpStatus;
 
@@ -54,6 +55,10 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     /** Keeps a job from being deleted, and other files of it from coming in, to the end of the transaction. */
     @Query(value = "select cast(id as text) from job where id = :jobId for no key update", nativeQuery = true)
     Optional<String> lockJob(UUID jobId);
+
+    @Modifying
+    @Query(value = "delete from framing where original_id = :id", nativeQuery = true)
+    void forgetFramings(UUID id);
 
     boolean existsByDigestAndState(String digest, Original.State state);
 

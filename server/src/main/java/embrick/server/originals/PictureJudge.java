@@ -2,6 +2,7 @@ package embrick.server.originals;
 
 import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
+import embrick.core.units.PixelSize;
 import embrick.formats.Formats;
 import embrick.formats.picture.Damage;
 import embrick.formats.picture.Examination;
@@ -9,6 +10,7 @@ import embrick.formats.picture.UnusablePictureException;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.Original.Judgement;
 import embrick.server.originals.Original.State;
+import embrick.server.originals.OriginalFiling.Framings;
 import embrick.server.previews.SmallPictures;
 import embrick.server.profiles.PictureProfiles;
 import embrick.server.storage.Arrival;
@@ -22,6 +24,9 @@ import org.springframework.stereotype.Component;
 /** Looks at a file that has arrived: what picture it is, whether all of it can be read, and its small pictures. */
 @Component
 class PictureJudge {
+    /** Sides that are rounded to whole pixels differ by this share at most in the smallest pictures. */
+    private static final double SAME_SHAPE = 0.005;
+
     private final OriginalRepository originals;
     private final Storage storage;
     private final Formats formats;
@@ -72,6 +77,19 @@ class PictureJudge {
             return Judgement.unusable(
                     state, new Problem(problem.code(), "picture", problem.getMessage(), problem.remedy()));
         }
+    }
+
+    /** Framings are shares of the picture that is seen: they fit another one of the same shape, whatever its pixels. */
+    Framings framings(Original before, Judgement after) {
+        double was = before.facts().map(this::seenRatio).orElse(0.0);
+        double is = after.factsJson().map(this::seenRatio).orElse(0.0);
+        return Math.abs(was - is) <= SAME_SHAPE * is ? Framings.KEPT : Framings.FORGOTTEN;
+    }
+
+    private double seenRatio(String facts) {
+        SourceFacts read = json.facts(facts);
+        PixelSize seen = read.orientation().seenSize(read.stored());
+        return (double) seen.width() / seen.height();
     }
 
     /** It can be seen, and a person may say that it is printed all the same. */

@@ -235,9 +235,9 @@ class ProofController {
                         .toList());
     }
 
-    /** Only a paper has its pixels whatever the picture's are. */
+    /** Only a sheet has its pixels whatever the picture's are. */
     private Optional<ProofPictures.Again> again(Plans.Planned planned) {
-        boolean isSameSheet = planned.ticket().size() instanceof Size.OnPaper
+        boolean isSameSheet = planned.ticket().size() instanceof Size.Sheet
                 && !(planned.ticket().fit() instanceof Fit.AtScale);
         return isSameSheet ? Optional.of(opened -> plans.reduced(planned, opened)) : Optional.empty();
     }

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
@@ -38,6 +39,12 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
      */
     @Query(value = "select cast(cast(pg_snapshot_xmin(pg_current_snapshot()) as text) as bigint)", nativeQuery = true)
     long horizon();
+
+    @Query("""
+            select distinct p.originalId from Piece p where p.originalId in :originalIds
+            and p.state in (embrick.server.runs.Piece.State.WAITING, embrick.server.runs.Piece.State.MAKING)
+            """)
+    Set<UUID> originalsAtWork(Collection<UUID> originalIds);
 
     List<Piece> findByRunIdOrderByPosition(UUID runId);
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
@@ -12,10 +13,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 @ExtendWith(RunningServer.class)
 class TicketApiTest {
+    private static final JsonMapper JSON = new JsonMapper();
+
     private final Api api = new Api(RunningServer.get().address());
 
     private Answer change(ObjectNode ticket, Consumer<ObjectNode> edit) {
@@ -64,6 +69,56 @@ class TicketApiTest {
                         .path("ppi")
                         .asInt())
                 .isEqualTo(300);
+    }
+
+    /** Each way to say a size, as it comes over the wire; the pieces of a picture of 1800 × 1200, by arithmetic. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            {"kind":"pixels","width":1080,"height":1350}                                                          | 1350 x 1080
+            {"kind":"scaled","enlarging":"NEVER","to":{"kind":"side","side":"LONG","pixels":1024}}                | 1024 x 683
+            {"kind":"scaled","enlarging":"NEVER","to":{"kind":"side","side":"SHORT","pixels":5000}}               | 1800 x 1200
+            {"kind":"scaled","enlarging":"ALLOWED","to":{"kind":"side","side":"SHORT","pixels":2400}}             | 3600 x 2400
+            {"kind":"scaled","enlarging":"NEVER","to":{"kind":"length","side":"WIDTH","length":{"value":3,"unit":"IN"}}} | 900 x 600
+            {"kind":"scaled","enlarging":"NEVER","to":{"kind":"within","width":600,"height":600}}                 | 600 x 400
+            {"kind":"scaled","enlarging":"NEVER","to":{"kind":"megapixels","millions":0.54}}                      | 900 x 600
+            {"kind":"scaled","enlarging":"NEVER","to":{"kind":"percent","percent":25}}                            | 450 x 300
+            """)
+    void aSizeCanBeSaidInManyWays(String size, String pixels) {
+        String job = api.newJob("sizes");
+        String original = api.upload(job, "a.jpg", TestPictures.drawn("jpg", 1800, 1200))
+                .body()
+                .path("id")
+                .asString();
+        ObjectNode ticket = api.firstTicket(job);
+        Answer kept = change(ticket, document -> document.set("size", JSON.readTree(size)));
+        assertThat(kept.status()).as(kept.body().toString()).isEqualTo(200);
+        assertThat(kept.body().path("document").path("size").path("kind"))
+                .isEqualTo(JSON.readTree(size).path("kind"));
+        ObjectNode request = JSON.createObjectNode();
+        request.set("ticket", kept.body().path("document"));
+        JsonNode plan =
+                api.post("/originals/" + original + "/plan", request).body().path("plan");
+        assertThat(plan.path("width").asInt() + " x " + plan.path("height").asInt())
+                .isEqualTo(pixels);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            {"kind":"percent","percent":0}                        | per cent: expected 0.1 to 1600, got 0
+            {"kind":"percent","percent":10000}                    | per cent: expected 0.1 to 1600, got 10000
+            {"kind":"side","side":"LONG","pixels":-1}             | side: expected 1 to 300000 px, got -1 px
+            {"kind":"within","width":0,"height":600}              | box: expected sides of 1 px or more, got 0 × 600 px
+            """)
+    void aMeasureThatCannotBeIsToldAtThePhrase(String measure, String text) {
+        ObjectNode ticket = api.firstTicket(api.newJob("no measure"));
+        Answer answer = change(ticket, document -> {
+            ObjectNode size = document.putObject("size").put("kind", "scaled").put("enlarging", "NEVER");
+            size.set("to", JSON.readTree(measure));
+        });
+        assertThat(answer.status()).isEqualTo(422);
+        JsonNode problem = answer.body().path("problems").get(0);
+        assertThat(problem.path("subject").asString()).isEqualTo("size");
+        assertThat(problem.path("text").asString()).contains(text);
     }
 
     @Test

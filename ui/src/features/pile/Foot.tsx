@@ -1,0 +1,162 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { App, Button } from 'antd';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { answer, api } from '../../api/client';
+import { Problem } from '../../api/problems';
+import { count, stem } from '../../shared/format';
+import type { useFramings } from '../framing';
+import { originalsQuery } from '../originals';
+import { sizeWords, startRun, useActiveTicket } from '../ticket';
+import { Corrections } from './Corrections';
+import type { Entry } from './pileModel';
+
+const CarryDrawer = lazy(() => import('../carry/dialog'));
+const SayProfile = lazy(() => import('../profiles/dialog'));
+
+interface FootProps {
+  jobId: string;
+  entries: Entry[];
+  chosen: Set<string>;
+  framings: ReturnType<typeof useFramings>;
+  onDone: () => void;
+}
+
+/** What can be done with the chosen pictures, or with all. */
+export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
+  const [carriesFrom, setCarriesFrom] = useState<string>();
+  const [isSaying, setSaying] = useState(false);
+  const ticket = useActiveTicket(jobId);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { message } = App.useApp();
+  const picked = entries.filter(({ original }) => chosen.has(original.id));
+  const all = entries.filter(({ estimate }) => estimate !== undefined && estimate.problems.length === 0);
+  const pictures = useMemo(
+    () => entries.filter(({ original }) => chosen.has(original.id) && original.facts),
+    [entries, chosen],
+  );
+  const forPieces = pictures.filter(({ original }) => original.forPieces);
+  const pictureIds = useMemo(() => pictures.map(({ original }) => original.id), [pictures]);
+  // Carried from a picture that was framed, if there is one outside of those chosen; another can be taken in the drawer.
+  const framed = all.filter((entry) => entry.framed);
+  const first = framed.find(({ original }) => !chosen.has(original.id)) ?? framed[0];
+  const source = all.find(({ original }) => original.id === carriesFrom);
+  const out = picked.length > 0 && picked.every(({ original }) => original.leftOut);
+
+  const leave = useMutation({
+    mutationFn: async () => {
+      for (const { original } of picked) {
+        await answer(
+          api.PUT('/api/v1/originals/{id}/left-out', { params: { path: { id: original.id } }, body: { leftOut: !out } }),
+        );
+      }
+    },
+    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
+    onSuccess: onDone,
+    onSettled: () => {
+      void queries.invalidateQueries({ queryKey: originalsQuery(jobId).queryKey });
+      void queries.invalidateQueries({ queryKey: ['estimate', jobId] });
+    },
+  });
+  const damaged = picked.filter(({ original }) => original.damage);
+  const printed = damaged.length > 0 && damaged.every(({ original }) => original.printedDamaged);
+  const printDamaged = useMutation({
+    mutationFn: async () => {
+      for (const { original } of damaged) {
+        await answer(
+          api.PUT('/api/v1/originals/{id}/printed-damaged', {
+            params: { path: { id: original.id } },
+            body: { printed: !printed },
+          }),
+        );
+      }
+    },
+    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
+    onSettled: () => {
+      void queries.invalidateQueries({ queryKey: originalsQuery(jobId).queryKey });
+      void queries.invalidateQueries({ queryKey: ['estimate', jobId] });
+    },
+  });
+  const run = useMutation({
+    mutationFn: () => startRun(ticket!.id, picked.length > 0 ? picked.map(({ original }) => original.id) : null),
+    onSuccess: (started) => {
+      void queries.invalidateQueries({ queryKey: ['runs', jobId] });
+      void navigate(`/jobs/${jobId}/run/${started.id}`);
+    },
+    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
+  });
+
+  return (
+    <footer className="card pile-foot" role="region" aria-label="Selected pictures">
+      {picked.length > 0 ? (
+        <>
+          <strong>{picked.length} selected</strong>
+          <span className="quiet pile-names">{picked.map(({ original }) => stem(original.path)).join(', ')}</span>
+          <Button onClick={onDone}>Clear</Button>
+          <Button loading={leave.isPending} onClick={() => leave.mutate()}>
+            {out ? 'Include again' : 'Leave out'}
+          </Button>
+          {damaged.length > 0 && (
+            <Button loading={printDamaged.isPending} onClick={() => printDamaged.mutate()}>
+              {printed ? 'Do not print damaged pictures' : `Print ${count(damaged.length, 'damaged picture')} anyway`}
+            </Button>
+          )}
+          <Button disabled={pictures.length === 0} onClick={() => setSaying(true)}>
+            Profile
+          </Button>
+          <Corrections jobId={jobId} picked={picked.map(({ original }) => original)} onDone={onDone} />
+          <Button disabled={!ticket || !first} onClick={() => setCarriesFrom(first?.original.id)}>
+            Carry to these
+          </Button>
+          <Button disabled={!ticket} loading={run.isPending} onClick={() => run.mutate()}>
+            Run these {picked.length}
+          </Button>
+          <Button
+            type="primary"
+            disabled={forPieces.length === 0}
+            onClick={() =>
+              void navigate(`/jobs/${jobId}/bench`, { state: { only: forPieces.map(({ original }) => original.id) } })
+            }
+          >
+            Frame these {forPieces.length}
+          </Button>
+        </>
+      ) : (
+        <>
+          <span>
+            {ticket && (
+              <>
+                {count(all.length, 'picture')} at <strong>{sizeWords(ticket.document.size)}</strong>, {ticket.document.ppi}{' '}
+                ppi, into <strong>{ticket.document.folder}</strong>
+              </>
+            )}
+          </span>
+          <span className="pile-gap" />
+          <Button onClick={() => setSaying(true)}>Missing profiles</Button>
+          <Button onClick={() => void navigate(`/jobs/${jobId}/bench`)}>Frame on the bench</Button>
+          <Button type="primary" disabled={!ticket || all.length === 0} loading={run.isPending} onClick={() => run.mutate()}>
+            Run {count(all.length, 'piece')}
+          </Button>
+        </>
+      )}
+      <Suspense fallback={null}>
+        {isSaying && (
+          <SayProfile jobId={jobId} pictures={pictures.map(({ original }) => original)} onClose={() => setSaying(false)} />
+        )}
+        {source && ticket && (
+          <CarryDrawer
+            from={source.original}
+            originals={all.map(({ original }) => original)}
+            chosen={pictureIds}
+            ticketId={ticket.id}
+            isAccepted={framings.isAccepted}
+            onFrom={setCarriesFrom}
+            onClose={() => setCarriesFrom(undefined)}
+            onCarry={framings.edit}
+          />
+        )}
+      </Suspense>
+    </footer>
+  );
+}
