@@ -62,7 +62,7 @@ class TicketTest {
     @Test
     void aScreenSetIsSaidByItsLongSide() {
         open("Size");
-        choose("their own shape, made smaller: to a side, a box, megapixels or per cent");
+        choose("their own shape: to a side, a box, megapixels or per cent");
         browser.see(".sentence", "a long side of 2048 px");
         type(field("pixels"), "900");
         browser.see(".sentence", "a long side of 900 px");
