@@ -8,10 +8,10 @@ import { count, stem } from '../../shared/format';
 import type { useFramings } from '../framing';
 import { originalsQuery } from '../originals';
 import { sizeWords, startRun, useActiveTicket } from '../ticket';
-import { Corrections } from './Corrections';
 import type { Entry } from './pileModel';
 
 const CarryDrawer = lazy(() => import('../carry/dialog'));
+const Corrections = lazy(() => import('./Corrections').then(({ Corrections: Part }) => ({ default: Part })));
 const SayProfile = lazy(() => import('../profiles/dialog'));
 
 interface FootProps {
@@ -105,7 +105,9 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           <Button disabled={pictures.length === 0} onClick={() => setSaying(true)}>
             Profile
           </Button>
-          <Corrections jobId={jobId} picked={picked.map(({ original }) => original)} onDone={onDone} />
+          <Suspense fallback={null}>
+            <Corrections jobId={jobId} picked={picked.map(({ original }) => original)} onDone={onDone} />
+          </Suspense>
           <Button disabled={!ticket || !first} onClick={() => setCarriesFrom(first?.original.id)}>
             Carry to these
           </Button>

@@ -97,7 +97,7 @@ describe('the pile', () => {
     });
     openPage('/jobs/job/pile');
     fireEvent.click(await card('a'));
-    fireEvent.click(within(await foot()).getByRole('button', { name: 'Delete' }));
+    fireEvent.click(await within(await foot()).findByRole('button', { name: 'Delete' }));
     expect(await screen.findByText('Delete a.jpg from this job?')).toBeTruthy();
     expect(server.of('POST /jobs/job/originals/delete')).toHaveLength(0);
     fireEvent.click(within(screen.getByRole('tooltip')).getByRole('button', { name: 'Delete' }));
