@@ -1,5 +1,5 @@
 import { useDrag } from '@use-gesture/react';
-import { type KeyboardEvent } from 'react';
+import type { KeyboardEvent } from 'react';
 import { pulled, same, seenSides, type Framing, type Side } from '../framing';
 import type { Planned } from './usePlanned';
 import type { Lie, Rect } from './viewTransform';

@@ -1,5 +1,5 @@
 import { useDrag } from '@use-gesture/react';
-import { type KeyboardEvent } from 'react';
+import type { KeyboardEvent } from 'react';
 import { toPicture, toScreen, type Lie } from './viewTransform';
 
 /** A line along what should be level or upright, in pixels of the seen picture. */

@@ -71,13 +71,16 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
     async (jobId: string, files: ArrivingFile[]) => {
       try {
         const wanted = await missing(jobId, files);
+        // What of an earlier list is here now, or is sent now, is not missing any more.
+        const offered = new Set(files.map(({ path }) => path));
+        const toCome = new Set(announced(jobId).filter((path) => !offered.has(path)));
+        wanted.forEach(({ path }) => toCome.add(path));
+        announce(jobId, [...toCome]);
         if (wanted.length === 0) {
           void message.info(files.length === 0 ? 'There is no file in it.' : 'All of these pictures were added before.');
           return;
         }
         setArriving({ jobId, done: 0, all: wanted.length });
-        const toCome = new Set([...announced(jobId), ...wanted.map(({ path }) => path)]);
-        announce(jobId, [...toCome]);
         const { failures, beside } = await send(jobId, wanted, (done, arrived) => {
           setArriving({ jobId, done, all: wanted.length });
           if (arrived) toCome.delete(arrived);

@@ -1,4 +1,4 @@
-import { answer, api } from '../../api/client';
+import { answer, api, bytesOf } from '../../api/client';
 import type { ArrivingFile } from './walkDropped';
 
 /** Files on their way at once: enough to keep disk and decoder busy on two cores. */
@@ -86,9 +86,7 @@ export async function send(
         const original = await answer(
           api.PUT('/api/v1/jobs/{jobId}/originals', {
             params: { path: { jobId }, query: { path } },
-            body: file as unknown as string,
-            bodySerializer: (body) => body,
-            headers: { 'Content-Type': 'application/octet-stream' },
+            ...bytesOf(file),
           }),
         );
         arrived = path;

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Popconfirm } from 'antd';
 import { useRef } from 'react';
-import { answer, api, type Schemas } from '../../api/client';
+import { answer, api, bytesOf, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, fileName } from '../../shared/format';
 import { originalsQuery } from '../originals';
@@ -47,9 +47,7 @@ export function Corrections({ jobId, picked, onDone }: Props) {
       answer(
         api.PUT('/api/v1/originals/{id}/file', {
           params: { path: { id } },
-          body: corrected as unknown as string,
-          bodySerializer: (body) => body,
-          headers: { 'Content-Type': 'application/octet-stream' },
+          ...bytesOf(corrected),
         }),
       ),
     onSuccess: (now) => void message.success(`${fileName(now.path)} was replaced.`),

@@ -1,20 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { EdgesForm } from './EdgesForm';
 import { even, freshEdges, type Edges } from './edgesWords';
-
-beforeAll(() => {
-  vi.stubGlobal('matchMedia', () => ({ matches: false, addListener() {}, removeListener() {} }));
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      unobserve() {}
-      disconnect() {}
-    },
-  );
-});
 
 function show(value: Edges) {
   const onChange = vi.fn<(edges: Edges) => void>();
