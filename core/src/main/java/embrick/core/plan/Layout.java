@@ -202,7 +202,7 @@ record Layout(
         return Math.max(1, (int) Math.floor(length + 1e-6));
     }
 
-    private static int nearestWithin(double length, int most) {
+    static int nearestWithin(double length, int most) {
         return Math.clamp(Math.round(length), 1, most);
     }
 }

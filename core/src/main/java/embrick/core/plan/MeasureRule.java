@@ -23,18 +23,19 @@ final class MeasureRule {
         if (isKept) {
             return new PixelSize(Layout.wholePixelsWithin(width), Layout.wholePixelsWithin(height));
         }
-        return switch (size.measure()) {
-            case Measure.Within within ->
-                new PixelSize(
-                        nearest(width * factor, within.box().width()),
-                        nearest(height * factor, within.box().height()));
-            case Measure.SidePixels _, Measure.SideLength _, Measure.Megapixels _, Measure.Percent _ ->
-                new PixelSize(nearest(width * factor, Integer.MAX_VALUE), nearest(height * factor, Integer.MAX_VALUE));
-        };
+        return asked(size.measure(), width, height, ppi);
+    }
+
+    /** What a measure asks for, whether or not it enlarges. */
+    static PixelSize asked(Measure measure, double width, double height, Resolution ppi) {
+        double factor = factor(measure, width, height, ppi);
+        return new PixelSize(
+                Layout.nearestWithin(width * factor, Integer.MAX_VALUE),
+                Layout.nearestWithin(height * factor, Integer.MAX_VALUE));
     }
 
     /** Pixels of the piece to one of the frame. */
-    static double factor(Measure measure, double width, double height, Resolution ppi) {
+    private static double factor(Measure measure, double width, double height, Resolution ppi) {
         return switch (measure) {
             case Measure.SidePixels side -> side.pixels() / side(side.side(), width, height);
             case Measure.SideLength side -> ppi.pixelsFor(side.length()) / side(side.side(), width, height);
@@ -53,9 +54,5 @@ final class MeasureRule {
             case LONG -> Math.max(width, height);
             case SHORT -> Math.min(width, height);
         };
-    }
-
-    private static int nearest(double length, int most) {
-        return (int) Math.clamp(Math.round(length), 1, most);
     }
 }

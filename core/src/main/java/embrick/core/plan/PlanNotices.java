@@ -11,6 +11,7 @@ import embrick.core.ticket.Measure;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
+import embrick.core.units.PixelSize;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -71,20 +72,13 @@ final class PlanNotices {
                 || plan.window().scale() != 1) {
             return Optional.empty();
         }
-        int width = plan.sheet().width();
-        int height = plan.sheet().height();
-        double factor = MeasureRule.factor(measure, width, height, ticket.ppi());
-        // Rounding to whole pixels alone never makes a long side differ by one in a thousand.
-        return factor < 1.001
+        PixelSize kept = plan.sheet();
+        PixelSize asked = MeasureRule.asked(measure, kept.width(), kept.height(), ticket.ppi());
+        return asked.pixels() <= kept.pixels()
                 ? Optional.empty()
                 : Optional.of(new Notice(
                         "not-enlarged",
-                        String.format(
-                                Locale.ROOT,
-                                "keeps its %d × %d px: the ticket asks for %.2f times as many a side, and not to enlarge",
-                                width,
-                                height,
-                                factor)));
+                        "keeps its " + kept + " px where " + asked + " px are asked for: it is not to be enlarged"));
     }
 
     /** On which sides, and how far, a bleed of the picture itself had to be filled another way. */

@@ -108,7 +108,7 @@ class MeasuresTest {
                         .findFirst()
                         .orElseThrow()
                         .text())
-                .contains("1200 × 800 px", "1.71 times");
+                .contains("1200 × 800 px", "2048 × 1365 px");
 
         Planning.Ready made = ready(1200, 800, scaled(measure, Enlarging.ALLOWED));
         assertThat(made.plan().sheet()).isEqualTo(new PixelSize(2048, 1365));

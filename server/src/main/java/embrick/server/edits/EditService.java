@@ -119,7 +119,7 @@ public class EditService {
         });
         EditDocument document = new EditDocument(framingSteps, overrideSteps);
         remember(jobId, words, document);
-        return set(jobId, document, FramingStep::after, OverrideStep::after);
+        return set(pictures.keySet(), document, FramingStep::after, OverrideStep::after);
     }
 
     /** @param editId the edit that was seen as the last one; another window's later edit is not undone unseen */
@@ -128,7 +128,8 @@ public class EditService {
         EditEntity edit = seen(history(jobId).undo(), editId);
         edit.undo();
         edits.saveAndFlush(edit);
-        return set(jobId, json.edit(edit.document()), FramingStep::before, OverrideStep::before);
+        EditDocument document = json.edit(edit.document());
+        return set(present(jobId, document), document, FramingStep::before, OverrideStep::before);
     }
 
     Outcome redo(UUID jobId, UUID editId) {
@@ -136,7 +137,8 @@ public class EditService {
         EditEntity edit = seen(history(jobId).redo(), editId);
         edit.redo();
         edits.saveAndFlush(edit);
-        return set(jobId, json.edit(edit.document()), FramingStep::after, OverrideStep::after);
+        EditDocument document = json.edit(edit.document());
+        return set(present(jobId, document), document, FramingStep::after, OverrideStep::after);
     }
 
     private void lock(UUID jobId) {
@@ -184,11 +186,10 @@ public class EditService {
 
     /** What was deleted after an edit, ticket or picture, is left out of its undoing. */
     private Outcome set(
-            UUID jobId,
+            Set<UUID> present,
             EditDocument document,
             Function<FramingStep, FramingState> framing,
             Function<OverrideStep, OverrideDocument> override) {
-        Set<UUID> present = present(jobId, document);
         List<FramingView> framed = new ArrayList<>();
         byKey(of(present, document.framings(), FramingStep::originalId), FramingStep::shapeKey)
                 .forEach((shape, steps) -> {

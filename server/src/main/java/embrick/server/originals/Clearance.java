@@ -58,7 +58,8 @@ public class Clearance {
         return note(List.of(digest)).getFirst();
     }
 
-    private List<UUID> note(List<String> digests) {
+    /** Notes several contents likewise. */
+    List<UUID> note(List<String> digests) {
         Instant now = clock.instant();
         List<LooseContent> noted = digests.stream()
                 .map(digest -> new LooseContent(Ids.next(), digest, now))

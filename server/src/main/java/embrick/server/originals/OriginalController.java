@@ -92,9 +92,7 @@ class OriginalController {
     OriginalView addOriginal(@PathVariable UUID jobId, @RequestParam String path, HttpServletRequest request)
             throws IOException {
         OriginalPath.clean(path);
-        long length = request.getContentLengthLong();
-        try (Arrival arrival = reception.receive(
-                request.getInputStream(), length < 0 ? OptionalLong.empty() : OptionalLong.of(length))) {
+        try (Arrival arrival = receive(request)) {
             return views.of(intake.take(jobId, path, arrival));
         }
     }
@@ -108,11 +106,14 @@ class OriginalController {
                             schema = @io.swagger.v3.oas.annotations.media.Schema(type = "string", format = "binary")))
     OriginalView replaceOriginal(@PathVariable UUID id, HttpServletRequest request) throws IOException {
         Original original = originals.get(id);
-        long length = request.getContentLengthLong();
-        try (Arrival arrival = reception.receive(
-                request.getInputStream(), length < 0 ? OptionalLong.empty() : OptionalLong.of(length))) {
+        try (Arrival arrival = receive(request)) {
             return views.of(intake.replace(original, arrival));
         }
+    }
+
+    private Arrival receive(HttpServletRequest request) throws IOException {
+        long length = request.getContentLengthLong();
+        return reception.receive(request.getInputStream(), length < 0 ? OptionalLong.empty() : OptionalLong.of(length));
     }
 
     /** @param originalIds of one job */

@@ -42,10 +42,9 @@ class OriginalRemoval {
             }
             List<Original> wanted = originals.requireOf(jobId, ids);
             requireAtRest(wanted);
-            List<UUID> notes = wanted.stream()
-                    .map(original -> clearance.note(original.digest()))
-                    .toList();
-            originals.deleteAllInBatch(wanted);
+            List<UUID> notes = clearance.note(
+                    wanted.stream().map(Original::digest).distinct().toList());
+            originals.deleteAllByIdInBatch(wanted.stream().map(Original::id).toList());
             return notes;
         }));
     }
