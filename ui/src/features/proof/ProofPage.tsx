@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -43,6 +43,7 @@ const besideNames: Record<Beside, string> = {
 export function ProofPage() {
   const { jobId = '' } = useParams();
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const job = useJob(jobId).data;
   const ticket = useActiveTicket(jobId);
   const originalsOfJob = useOriginals(jobId);
@@ -138,9 +139,10 @@ export function ProofPage() {
   }
   const refusal = planning.data?.problems[0];
   const refused = refusal ? Problem.of({ code: refusal.code, problems: [refusal] }, 422) : null;
-  const failed = planning.error ?? after.error ?? before.error ?? refused;
+  const areMarksWanted = marked && isPrint;
+  const failed = planning.error ?? after.error ?? before.error ?? (areMarksWanted ? marks.error : null) ?? refused;
   const halo = after.data?.originalId === original.id ? after.data.halo : null;
-  const isExact = [after, before].every(({ data, isPlaceholderData }) => data && !isPlaceholderData);
+  const isExact = [after, before, ...(areMarksWanted ? [marks] : [])].every(({ data, isPlaceholderData }) => data && !isPlaceholderData);
   return (
     <main className="bench">
       <PictureColumn
@@ -154,14 +156,14 @@ export function ProofPage() {
       <div className="bench-main">
         {failed ? (
           <div className="proof-stage">
-            <Failed error={failed} again={() => void after.refetch()} />
+            <Failed error={failed} again={() => void queries.refetchQueries({ queryKey: ['proof'], type: 'active' })} />
           </div>
         ) : (
           <ProofStage
             before={before.data?.originalId === original.id ? before.data : undefined}
             after={after.data?.originalId === original.id ? after.data : undefined}
             beforeName={besideNames[compared]}
-            marks={marked && isPrint && marks?.originalId === original.id ? marks : undefined}
+            marks={areMarksWanted && marks.data?.originalId === original.id ? marks.data : undefined}
             afterName={isTrying ? 'as it is tried' : 'as the file will be'}
             region={part?.region}
             magnify={shown?.magnify ?? 1}

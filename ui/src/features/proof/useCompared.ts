@@ -47,5 +47,5 @@ export function useCompared({ ordered, subject, part, compared, isMarked }: Want
     ),
   );
   const marks = useQuery(gamutCheckQuery(isMarked ? subject : undefined, asked));
-  return { before, after, marks: marks.data };
+  return { before, after, marks };
 }

@@ -86,6 +86,8 @@ final class Browser {
     }
 
     void open(String address) {
+        // What an earlier test that failed still holds is let go.
+        driver.resetInputState();
         driver.get(address);
     }
 
@@ -141,12 +143,19 @@ final class Browser {
             try {
                 Path picture = Files.write(Path.of("target/in-vain.png"), picture());
                 throw new AssertionError(
-                        "waited in vain at " + address() + ", see " + picture.toAbsolutePath(), inVain);
+                        "waited in vain at " + address() + ", see " + picture.toAbsolutePath() + "; switched on: "
+                                + texts("[aria-pressed=true], label:has(input:checked)") + "; the page: "
+                                + texts("main"),
+                        inVain);
             } catch (java.io.IOException failed) {
                 inVain.addSuppressed(failed);
                 throw inVain;
             }
         }
+    }
+
+    private List<String> texts(String css) {
+        return all(css).stream().map(WebElement::getText).toList();
     }
 
     void keys(CharSequence... keys) {

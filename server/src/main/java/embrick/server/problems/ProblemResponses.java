@@ -153,7 +153,18 @@ class ProblemResponses {
                 "Ask again in a few seconds.");
     }
 
-    @ExceptionHandler({AsyncRequestNotUsableException.class, AskerGoneException.class, ClientAbortException.class})
+    /** Should they be there after all, they must not take an empty answer for a picture. */
+    @ExceptionHandler
+    ResponseEntity<ProblemBody> gone(AskerGoneException gone) {
+        return respond(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "asker-gone",
+                "server",
+                "The connection was taken to be closed.",
+                "Ask again.");
+    }
+
+    @ExceptionHandler({AsyncRequestNotUsableException.class, ClientAbortException.class})
     void gone(Exception gone) {
         // The asker has left; there is nobody to answer.
     }
