@@ -85,7 +85,8 @@ export function ProofPage() {
   const target = profiles.find(({ digest }) => digest === converts?.profile.digest);
   // While the profiles are on their way nothing is reckoned; one that was deleted since may have been a print's.
   const isPrint = converts !== undefined && profiles.length > 0 && (target?.purpose ?? 'OUTPUT') === 'OUTPUT';
-  const { before, after, marks } = useCompared({ ordered, subject, part, compared, isMarked: marked && isPrint });
+  const areMarksWanted = marked && isPrint;
+  const { before, after, marks, isExact } = useCompared({ ordered, subject, part, compared, isMarked: areMarksWanted });
   const loss = useQuery({
     ...gamutLossQuery(original, subject?.ticket, subject?.framing),
     enabled: original !== undefined && subject !== undefined && isPrint,
@@ -139,10 +140,8 @@ export function ProofPage() {
   }
   const refusal = planning.data?.problems[0];
   const refused = refusal ? Problem.of({ code: refusal.code, problems: [refusal] }, 422) : null;
-  const areMarksWanted = marked && isPrint;
   const failed = planning.error ?? after.error ?? before.error ?? (areMarksWanted ? marks.error : null) ?? refused;
   const halo = after.data?.originalId === original.id ? after.data.halo : null;
-  const isExact = [after, before, ...(areMarksWanted ? [marks] : [])].every(({ data, isPlaceholderData }) => data && !isPlaceholderData);
   return (
     <main className="bench">
       <PictureColumn
@@ -183,6 +182,9 @@ export function ProofPage() {
                 onMiddle={setMiddle}
               />
             )}
+            <span className="proof-busy" role="status">
+              {isExact ? '' : 'rendering'}
+            </span>
           </ProofStage>
         )}
         <ShownTools
@@ -225,9 +227,6 @@ export function ProofPage() {
             </>
           )}
           <span className="figures-gap" />
-          <span className="quiet proof-busy" role="status">
-            {isExact ? '' : 'rendering'}
-          </span>
           {scale === 'true-size' && (
             <Button onClick={() => setRuler(true)}>
               {displayPpi ? `${decimals(displayPpi, 1)} pixels per inch of display` : 'Measure this display'}

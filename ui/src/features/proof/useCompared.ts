@@ -47,5 +47,7 @@ export function useCompared({ ordered, subject, part, compared, isMarked }: Want
     ),
   );
   const marks = useQuery(gamutCheckQuery(isMarked ? subject : undefined, asked));
-  return { before, after, marks };
+  // What is on screen is told to be so only once the very part that is looked at has been asked for, and has come.
+  const isExact = asked === part && [after, before, ...(isMarked ? [marks] : [])].every(({ data, isPlaceholderData }) => data && !isPlaceholderData);
+  return { before, after, marks, isExact };
 }
