@@ -8,8 +8,10 @@ import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
 
@@ -22,6 +24,11 @@ public final class Ifd {
     public static final int COMPRESSION = 259;
     public static final int PHOTOMETRIC = 262;
     public static final int IMAGE_DESCRIPTION = 270;
+    public static final int ARTIST = 315;
+    public static final int COPYRIGHT = 33432;
+    public static final int XMP = 700;
+    public static final int IPTC = 33723;
+    public static final int GPS_IFD = 34853;
     public static final int STRIP_OFFSETS = 273;
     public static final int ORIENTATION = 274;
     public static final int SAMPLES_PER_PIXEL = 277;
@@ -175,6 +182,23 @@ public final class Ifd {
                 : bytes.at(
                         number(ByteBuffer.wrap(entry.inline()).order(order), 0, flavour.offsetBytes()), (int) length);
         return Optional.of(value.order(order));
+    }
+
+    /** The tags there are, in rising order. */
+    public Set<Integer> tags() {
+        return Collections.unmodifiableSet(entries.keySet());
+    }
+
+    /** A tag with its value as it stands; empty where its type is not known. */
+    public Optional<Field> field(int tag) throws IOException {
+        Optional<ByteBuffer> value = value(tag);
+        if (value.isEmpty()) {
+            return Optional.empty();
+        }
+        byte[] stored = new byte[value.get().remaining()];
+        value.get().get(stored);
+        Entry entry = entries.get(tag);
+        return Optional.of(new Field(entry.type(), (int) entry.count(), Field.turned(entry.type(), stored, order)));
     }
 
     /** Whole numbers of type BYTE, SHORT or LONG. */

@@ -69,6 +69,20 @@ public final class IfdBuilder {
         return put(tag, Ifd.TYPE_UNDEFINED, value.length, value.clone());
     }
 
+    /** A tag as it stood in another directory. */
+    public IfdBuilder field(int tag, Field field) {
+        return put(tag, field.type(), field.count(), Field.turned(field.type(), field.value(), order));
+    }
+
+    /** A pointer to another directory, as Exif has them. */
+    public IfdBuilder pointer(int tag, long offset) {
+        return offsets(tag, offset);
+    }
+
+    public boolean isEmpty() {
+        return entries.isEmpty();
+    }
+
     private IfdBuilder put(int tag, int type, int count, byte[] value) {
         entries.put(tag, new Entry(type, count, value));
         return this;
