@@ -13,6 +13,7 @@ import embrick.formats.heif.HeifPictures;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.jpeg.JpegPictures;
 import embrick.formats.jpeg.JpegPieces;
+import embrick.formats.metadata.OriginalMetadata;
 import embrick.formats.pdf.PdfPieces;
 import embrick.formats.picture.DecodeLimits;
 import embrick.formats.picture.Decoded;
@@ -185,8 +186,27 @@ public final class Formats {
         return written(format).verify(file);
     }
 
-    /** Writes a print as its plan says, strip by strip. */
+    /** What a picture says in words and of its camera; what cannot be read of it is taken for missing. */
+    public OriginalMetadata metadata(Path file) {
+        try {
+            return OriginalMetadata.of(read.get(Probe.kindOf(file)).metadata(file));
+        } catch (IOException | RuntimeException damaged) {
+            return OriginalMetadata.UNREADABLE;
+        }
+    }
+
+    /** Writes a print of which nothing is carried over but its pixels. */
     public void write(Print print, Plan plan, Target to, PrintFile.Progress progress) throws IOException {
-        written(plan.file()).write(print, plan, marks.of(plan), to, progress);
+        write(print, OriginalMetadata.NONE, plan, to, progress);
+    }
+
+    /**
+     * Writes a print as its plan says, strip by strip.
+     *
+     * @param original of which the plan says what is carried over
+     */
+    public void write(Print print, OriginalMetadata original, Plan plan, Target to, PrintFile.Progress progress)
+            throws IOException {
+        written(plan.file()).write(print, plan, marks.of(plan, original), to, progress);
     }
 }

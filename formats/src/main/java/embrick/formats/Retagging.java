@@ -7,6 +7,7 @@ import embrick.core.ticket.FileFormat;
 import embrick.core.units.PixelSize;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.jpeg.JpegRetag;
+import embrick.formats.metadata.OriginalMetadata;
 import embrick.formats.picture.Target;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -38,7 +39,7 @@ public final class Retagging {
     }
 
     /** Copies a JPEG's coded picture under the marks of a plan that {@link #suits} it. */
-    public void write(Path original, Plan plan, Target to) throws IOException {
-        JpegRetag.write(original, plan.total(), new PrintMarks(profiles).of(plan), to.stream());
+    public void write(Path original, OriginalMetadata metadata, Plan plan, Target to) throws IOException {
+        JpegRetag.write(original, plan.total(), new PrintMarks(profiles).of(plan, metadata), to.stream());
     }
 }

@@ -10,6 +10,7 @@ import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
+import embrick.formats.metadata.OriginalMetadata;
 import embrick.formats.picture.FileTarget;
 import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
@@ -71,7 +72,7 @@ class RetaggedJpegTest {
     private Path remark(Path original) throws IOException {
         Path piece = folder.resolve("piece.jpg");
         try (FileTarget target = FileTarget.create(piece)) {
-            REMARKING.write(original, plan(original, ticket()), target);
+            REMARKING.write(original, OriginalMetadata.NONE, plan(original, ticket()), target);
         }
         return piece;
     }

@@ -6,6 +6,7 @@ import embrick.core.edge.Bands;
 import embrick.core.edge.Extension;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
+import embrick.core.metadata.MetadataChoice;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Resampling;
@@ -31,6 +32,7 @@ import java.util.Optional;
  * @param window which part of the picture, at which tilt and scale; its output is the picture's pixels
  * @param corners how what a tilted picture leaves bare is filled; {@code COVERED} where nothing is bare
  * @param resampling the method that is used, chosen or picked
+ * @param metadata that the file carries over from its original, and its own words
  * @param bitsPerChannel of the file, 8 or 16
  * @param rounding to those bits; with 16 there is nothing to dither
  * @param shapeKey the shape its framing belongs to
@@ -49,6 +51,7 @@ public record Plan(
         PaperColour paper,
         Resolution marked,
         FileFormat file,
+        MetadataChoice metadata,
         int bitsPerChannel,
         Rounding rounding,
         String shapeKey,
@@ -60,6 +63,7 @@ public record Plan(
         Objects.requireNonNull(resampling);
         Objects.requireNonNull(sharpening);
         Objects.requireNonNull(extension);
+        Objects.requireNonNull(metadata);
         Objects.requireNonNull(rounding);
         if (!picture.isInside(sheet) && !picture.covers(sheet)) {
             throw new IllegalArgumentException(
@@ -134,6 +138,7 @@ public record Plan(
                 paper,
                 marked,
                 file,
+                metadata,
                 bitsPerChannel,
                 rounding,
                 shapeKey,
@@ -156,6 +161,7 @@ public record Plan(
                 paper,
                 marked,
                 file,
+                metadata,
                 bitsPerChannel,
                 rounding,
                 shapeKey,

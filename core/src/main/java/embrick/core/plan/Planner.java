@@ -131,6 +131,7 @@ public final class Planner {
                 ticket.fit().paper(),
                 ticket.ppi(),
                 ticket.file(),
+                ticket.metadata(),
                 bits,
                 bits == 8 ? ticket.rounding() : Rounding.NEAREST,
                 ticket.shape().key(),

@@ -2,6 +2,7 @@ package embrick.formats.apart;
 
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
+import embrick.formats.metadata.MetadataBlocks;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureFormat;
 import java.io.IOException;
@@ -20,6 +21,12 @@ public final class ApartPictures implements PictureFormat {
     @Override
     public FileKind kind() {
         return format.kind();
+    }
+
+    /** Read by code of ours and of Java libraries, here. */
+    @Override
+    public MetadataBlocks metadata(Path file) throws IOException {
+        return format.metadata(file);
     }
 
     @Override

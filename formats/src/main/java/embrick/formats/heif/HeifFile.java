@@ -6,9 +6,7 @@ import static java.lang.foreign.ValueLayout.JAVA_SHORT;
 import embrick.core.pixels.Raster;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.units.PixelSize;
-import embrick.core.units.Resolution;
 import embrick.formats.binding.FileBytes;
-import embrick.formats.exif.ExifFacts;
 import embrick.formats.picture.Decoded;
 import embrick.formats.picture.RasterMemory;
 import embrick.formats.picture.UnusablePictureException;
@@ -29,13 +27,7 @@ import java.util.Optional;
  * @param bits as coded: 8, or 10 and 12, which become 16
  */
 record HeifFile(
-        PixelSize size,
-        Alpha alpha,
-        int bits,
-        Optional<byte[]> icc,
-        Primaries primaries,
-        Optional<Resolution> across,
-        Optional<Resolution> down) {
+        PixelSize size, Alpha alpha, int bits, Optional<byte[]> icc, Primaries primaries, Optional<byte[]> exif) {
     /** What the nclx box names (ISO/IEC 23091-2, colour primaries 1 and 12). */
     enum Primaries {
         SRGB,
@@ -56,13 +48,9 @@ record HeifFile(
         out.writeInt(profile.length);
         out.write(profile);
         out.writeUTF(primaries.name());
-        write(across, out);
-        write(down, out);
-    }
-
-    private static void write(Optional<Resolution> resolution, DataOutputStream out) throws IOException {
-        out.writeLong(resolution.map(Resolution::pixels).orElse(0L));
-        out.writeLong(resolution.map(Resolution::perParts).orElse(0L));
+        byte[] block = exif.orElse(new byte[0]);
+        out.writeInt(block.length);
+        out.write(block);
     }
 
     static HeifFile read(DataInputStream in) throws IOException {
@@ -70,20 +58,15 @@ record HeifFile(
         Alpha alpha = Alpha.valueOf(in.readUTF());
         int bits = in.readInt();
         byte[] icc = in.readNBytes(in.readInt());
+        Primaries primaries = Primaries.valueOf(in.readUTF());
+        byte[] exif = in.readNBytes(in.readInt());
         return new HeifFile(
                 size,
                 alpha,
                 bits,
                 icc.length == 0 ? Optional.empty() : Optional.of(icc),
-                Primaries.valueOf(in.readUTF()),
-                readResolution(in),
-                readResolution(in));
-    }
-
-    private static Optional<Resolution> readResolution(DataInputStream in) throws IOException {
-        long pixels = in.readLong();
-        long perParts = in.readLong();
-        return pixels == 0 ? Optional.empty() : Optional.of(new Resolution(pixels, perParts));
+                primaries,
+                exif.length == 0 ? Optional.empty() : Optional.of(exif));
     }
 
     int channels() {
@@ -105,7 +88,6 @@ record HeifFile(
                         "no-pixels", "says it is " + width + " × " + height + " px: there is no picture in it");
             }
             byte[] icc = picture.profile(MOST_BLOCK);
-            Optional<ExifFacts> exif = exif(picture.exif(MOST_BLOCK));
             return new HeifFile(
                     new PixelSize(width, height),
                     picture.hasAlpha() ? Alpha.SEE_THROUGH : Alpha.OPAQUE,
@@ -116,8 +98,7 @@ record HeifFile(
                         case 12 -> Primaries.P3;
                         default -> Primaries.NOT_NAMED;
                     },
-                    exif.flatMap(ExifFacts::across),
-                    exif.flatMap(ExifFacts::down));
+                    exif(picture.exif(MOST_BLOCK)));
         } catch (UnusablePictureException known) {
             throw known;
         } catch (IOException damaged) {
@@ -127,14 +108,14 @@ record HeifFile(
     }
 
     /** The block begins with the offset of its TIFF header (ISO/IEC 23008-12, A.2.1). */
-    private static Optional<ExifFacts> exif(byte[] block) {
+    private static Optional<byte[]> exif(byte[] block) {
         if (block.length < 8) {
             return Optional.empty();
         }
         long start = 4 + (ByteBuffer.wrap(block).getInt() & 0xFFFF_FFFFL);
         return start >= block.length
                 ? Optional.empty()
-                : ExifFacts.read(Arrays.copyOfRange(block, (int) start, block.length));
+                : Optional.of(Arrays.copyOfRange(block, (int) start, block.length));
     }
 
     /** Decodes by the library: only in a child. */

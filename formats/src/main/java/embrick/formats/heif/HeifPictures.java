@@ -5,7 +5,9 @@ import embrick.core.pixels.Orientation;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.formats.apart.DecoderPool;
+import embrick.formats.exif.ExifFacts;
 import embrick.formats.icc.ShippedProfile;
+import embrick.formats.metadata.MetadataBlocks;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
@@ -52,6 +54,11 @@ public final class HeifPictures implements PictureFormat {
     }
 
     @Override
+    public MetadataBlocks metadata(Path file) throws IOException {
+        return MetadataBlocks.of(headers.read(file).exif(), Optional.empty());
+    }
+
+    @Override
     public Picture read(Path file) throws IOException {
         HeifFile heif = headers.read(file);
         Optional<ShippedProfile> named = switch (heif.primaries()) {
@@ -59,11 +66,12 @@ public final class HeifPictures implements PictureFormat {
             case P3 -> Optional.of(ShippedProfile.P3_D65);
             case NOT_NAMED -> Optional.empty();
         };
+        Optional<ExifFacts> exif = heif.exif().flatMap(ExifFacts::read);
         SourceFacts facts = new SourceFacts(
                 FileKind.HEIF,
                 heif.size(),
                 Orientation.UPRIGHT,
-                PictureColours.ppi(heif.across(), heif.down()),
+                PictureColours.ppi(exif.flatMap(ExifFacts::across), exif.flatMap(ExifFacts::down)),
                 colours.of(ColourModel.RGB, heif.alpha(), heif.bits() > 8 ? 16 : 8, heif.icc(), named),
                 Files.size(file));
         return new Picture(facts, (_, memory) -> heif.decode(file, memory));

@@ -79,10 +79,6 @@ public final class IfdBuilder {
         return offsets(tag, offset);
     }
 
-    public boolean isEmpty() {
-        return entries.isEmpty();
-    }
-
     private IfdBuilder put(int tag, int type, int count, byte[] value) {
         entries.put(tag, new Entry(type, count, value));
         return this;

@@ -25,11 +25,12 @@ final class JpegMarks {
         } else {
             writeJfif(out, marked);
         }
-        byte[] exif = ExifBlock.of(marked, size, file.colour());
+        byte[] exif = ExifBlock.of(marked, size, file.colour(), file.metadata().exif());
         out.writeShort(0xFF00 | JpegHeader.APP1);
         out.writeShort(2 + JpegHeader.EXIF.length + exif.length);
         out.write(JpegHeader.EXIF);
         out.write(exif);
+        JpegMetadata.write(file.metadata(), out);
         writeProfile(out, file.profile());
     }
 

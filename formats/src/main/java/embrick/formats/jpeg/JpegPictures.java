@@ -9,6 +9,7 @@ import embrick.core.source.SourceFacts.Pages;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.exif.ExifFacts;
+import embrick.formats.metadata.MetadataBlocks;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
@@ -38,6 +39,11 @@ public final class JpegPictures implements PictureFormat {
         try (DataInputStream in = new DataInputStream(new BufferedInputStream(Files.newInputStream(file), 1 << 16))) {
             return JpegHeader.read(in, Files.size(file));
         }
+    }
+
+    @Override
+    public MetadataBlocks metadata(Path file) throws IOException {
+        return JpegMetadata.read(file);
     }
 
     @Override

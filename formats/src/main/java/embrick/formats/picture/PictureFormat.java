@@ -1,6 +1,7 @@
 package embrick.formats.picture;
 
 import embrick.core.source.SourceFacts.FileKind;
+import embrick.formats.metadata.MetadataBlocks;
 import java.io.IOException;
 import java.nio.file.Path;
 
@@ -14,4 +15,11 @@ public interface PictureFormat {
      * @throws UnusablePictureException if it is damaged, or of a sort that is not read
      */
     Picture read(Path file) throws IOException;
+
+    /**
+     * What a file holds of metadata, not yet looked into.
+     *
+     * @throws IOException if it is damaged where they are
+     */
+    MetadataBlocks metadata(Path file) throws IOException;
 }

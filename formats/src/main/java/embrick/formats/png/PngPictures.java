@@ -8,6 +8,7 @@ import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.units.PixelSize;
 import embrick.formats.exif.ExifFacts;
 import embrick.formats.icc.ShippedProfile;
+import embrick.formats.metadata.MetadataBlocks;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
@@ -35,6 +36,11 @@ public final class PngPictures implements PictureFormat {
         try (DataInputStream in = new DataInputStream(new BufferedInputStream(Files.newInputStream(file)))) {
             return PngHeader.read(in, Files.size(file));
         }
+    }
+
+    @Override
+    public MetadataBlocks metadata(Path file) throws IOException {
+        return PngMetadata.read(file);
     }
 
     @Override

@@ -6,6 +6,8 @@ import embrick.formats.crew.Crew;
 import embrick.formats.crew.RowParts;
 import embrick.formats.deflate.Adler;
 import embrick.formats.deflate.Packer;
+import embrick.formats.exif.ExifBlock;
+import embrick.formats.metadata.ExifFields;
 import embrick.formats.picture.PrintFile;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
@@ -61,6 +63,15 @@ public final class PngWriter {
                         .put((byte) 1)
                         .array(),
                 9);
+        ExifFields exif = file.metadata().exif();
+        if (!exif.isEmpty()) {
+            byte[] block = ExifBlock.of(file.marked(), print.size(), file.colour(), exif);
+            chunk(out, PngMetadata.EXIF, block, block.length);
+        }
+        if (file.metadata().xmp().isPresent()) {
+            byte[] text = PngMetadata.chunk(file.metadata().xmp().get());
+            chunk(out, PngMetadata.TEXT, text, text.length);
+        }
         try (IdatStream idat = new IdatStream(out)) {
             packRows(print, effort, idat, crew, progress);
         }

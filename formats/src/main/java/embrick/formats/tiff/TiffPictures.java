@@ -4,6 +4,7 @@ import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.Pages;
 import embrick.formats.ifd.Ifd;
+import embrick.formats.metadata.MetadataBlocks;
 import embrick.formats.picture.Damage;
 import embrick.formats.picture.Examination;
 import embrick.formats.picture.Picture;
@@ -29,6 +30,11 @@ public final class TiffPictures implements PictureFormat {
     @Override
     public FileKind kind() {
         return FileKind.TIFF;
+    }
+
+    @Override
+    public MetadataBlocks metadata(Path file) throws IOException {
+        return TiffMetadata.read(file);
     }
 
     @Override

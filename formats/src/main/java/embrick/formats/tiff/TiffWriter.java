@@ -4,9 +4,12 @@ import embrick.core.print.PixelRows;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.formats.crew.Crew;
 import embrick.formats.crew.RowParts;
+import embrick.formats.exif.ExifBlock;
+import embrick.formats.ifd.Field;
 import embrick.formats.ifd.Flavour;
 import embrick.formats.ifd.Ifd;
 import embrick.formats.ifd.IfdBuilder;
+import embrick.formats.metadata.CarriedMetadata;
 import embrick.formats.picture.PrintFile;
 import embrick.formats.picture.Target;
 import java.io.IOException;
@@ -68,9 +71,29 @@ final class TiffWriter {
                 progress.strip(offsets.size(), strips);
             }
         });
-        out.write(directory(print, file, packing, flavour, offsets, counts).build(at[0]));
+        IfdBuilder directory = directory(print, file, packing, flavour, offsets, counts);
+        carryMetadata(print, file, flavour, directory, at, out);
+        out.write(directory.build(at[0]));
         out.flush();
         target.writeAt(0, header(flavour, at[0]));
+    }
+
+    /** What the picture says: in tags of the directory, and in directories before it that it points to. */
+    private static void carryMetadata(
+            PixelRows print, PrintFile file, Flavour flavour, IfdBuilder directory, long[] at, OutputStream out)
+            throws IOException {
+        CarriedMetadata metadata = file.metadata();
+        metadata.exif().main().forEach(directory::field);
+        metadata.xmp().ifPresent(packet -> directory.field(Ifd.XMP, Field.bytes(packet)));
+        metadata.iptc().ifPresent(records -> directory.field(Ifd.IPTC, Field.undefined(records)));
+        if (metadata.exif().exif().isEmpty() && metadata.exif().gps().isEmpty()) {
+            return;
+        }
+        ExifBlock.Children children = ExifBlock.children(
+                ByteOrder.LITTLE_ENDIAN, flavour, print.size(), file.colour(), metadata.exif(), at[0]);
+        children.pointTo(directory);
+        out.write(children.bytes());
+        at[0] += children.bytes().length;
     }
 
     static Flavour flavour(PixelRows print) {

@@ -5,6 +5,7 @@ import embrick.core.pixels.Orientation;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.formats.exif.ExifFacts;
+import embrick.formats.metadata.MetadataBlocks;
 import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PictureFormat;
@@ -25,6 +26,11 @@ public final class WebpPictures implements PictureFormat {
     @Override
     public FileKind kind() {
         return FileKind.WEBP;
+    }
+
+    @Override
+    public MetadataBlocks metadata(Path file) throws IOException {
+        return WebpMetadata.read(file);
     }
 
     @Override

@@ -14,7 +14,14 @@ import java.util.Optional;
 public record OverrideDocument(
         int schemaVersion,
         @Schema(nullable = true) BigDecimal ppi,
-        @Schema(nullable = true) @Valid SharpeningDocument sharpening) {
+        @Schema(nullable = true) @Valid SharpeningDocument sharpening,
+
+        @Schema(
+                description = "Words that take the place of the ticket's and the original's",
+                nullable = true,
+                requiredMode = Schema.RequiredMode.NOT_REQUIRED)
+        @Valid
+        MetadataDocument.Texts texts) {
     public static final int SCHEMA_VERSION = 2;
 
     public OverrideDocument {
@@ -22,17 +29,18 @@ public record OverrideDocument(
     }
 
     public static OverrideDocument none() {
-        return new OverrideDocument(SCHEMA_VERSION, null, null);
+        return new OverrideDocument(SCHEMA_VERSION, null, null, null);
     }
 
     public OverrideDocument withSharpening(SharpeningDocument other) {
-        return new OverrideDocument(schemaVersion, ppi, other);
+        return new OverrideDocument(schemaVersion, ppi, other, texts);
     }
 
     /** The ticket as it is for this picture. */
     public TicketDocument appliedTo(TicketDocument ticket) {
         return ticket.with(
                 Optional.ofNullable(ppi).orElse(ticket.ppi()),
-                Optional.ofNullable(sharpening).orElse(ticket.sharpening()));
+                Optional.ofNullable(sharpening).orElse(ticket.sharpening()),
+                texts == null ? ticket.metadata() : ticket.metadata().with(texts));
     }
 }

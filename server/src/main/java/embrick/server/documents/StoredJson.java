@@ -68,7 +68,7 @@ public class StoredJson {
 
     private static final String VERSION = "schemaVersion";
     /** Plans before this version did not say theirs: it is told by their parts. */
-    private static final int PLAN_VERSION = 6;
+    private static final int PLAN_VERSION = 7;
 
     private static final int UNSAID = 0;
 

@@ -45,6 +45,13 @@ public record TicketDocument(
         @NotNull @Valid ColourDocument colour,
         @NotNull Rounding rounding,
         @NotNull @Valid FileDocument file,
+
+        @Schema(
+                description = "Where it is not said, creator, rights, contact, title and caption are kept",
+                requiredMode = Schema.RequiredMode.NOT_REQUIRED)
+        @Valid
+        MetadataDocument metadata,
+
         @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
         @NotNull @Size(min = 1, max = 120) String folder) {
     public static final int SCHEMA_VERSION = 5;
@@ -52,10 +59,12 @@ public record TicketDocument(
     /** Stored documents are brought to this version before; one that is sent says it. */
     public TicketDocument {
         Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
+        // Tickets of before said nothing of it.
+        metadata = metadata == null ? MetadataDocument.usual() : metadata;
     }
 
-    /** The same ticket at another ppi and sharpening. */
-    public TicketDocument with(BigDecimal otherPpi, SharpeningDocument otherSharpening) {
+    /** The same ticket at another ppi and sharpening, under other words. */
+    TicketDocument with(BigDecimal otherPpi, SharpeningDocument otherSharpening, MetadataDocument otherMetadata) {
         return new TicketDocument(
                 schemaVersion,
                 name,
@@ -71,6 +80,7 @@ public record TicketDocument(
                 colour,
                 rounding,
                 file,
+                otherMetadata,
                 names,
                 folder);
     }

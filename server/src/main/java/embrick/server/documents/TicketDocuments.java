@@ -64,6 +64,7 @@ public final class TicketDocuments {
                 ColourDocument.srgb(),
                 Rounding.NEAREST,
                 new FileDocument.Jpeg(95),
+                MetadataDocument.usual(),
                 List.of(new BrickDocument.OriginalName(), new BrickDocument.SizeText()),
                 "prints-8x10");
     }
@@ -94,6 +95,7 @@ public final class TicketDocuments {
                 colour,
                 document.rounding(),
                 file,
+                document.metadata().toChoice(),
                 names);
     }
 

@@ -127,10 +127,16 @@ final class Upcasts {
     }
 
     /**
-     * Plans had other names for sharpening and ringing; before that one way of converting and no edges; before that they
+     * Plans carried no metadata over; before that they had other names for sharpening and ringing; before that one way of converting and no edges; before that they
      * named only their kernel, which was always the same, had no bare corners, and limits of the centre alone.
      */
     static ObjectNode plan(ObjectNode plan) {
+        if (!plan.has("metadata")) {
+            ObjectNode metadata = plan.putObject("metadata");
+            metadata.put("kept", "NONE").put("place", "DROPPED").put("serialNumbers", "DROPPED");
+            metadata.putObject("texts").putArray("creators");
+            ((ObjectNode) metadata.path("texts")).putArray("keywords");
+        }
         if (plan.path("limits") instanceof ArrayNode planes) {
             planes.forEach(plane -> ((ObjectNode) plane).put("width", 0).put("height", 0));
             JsonNode stored = plan.path("source").path("stored");

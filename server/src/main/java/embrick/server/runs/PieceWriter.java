@@ -74,7 +74,7 @@ class PieceWriter {
 
     private Optional<Halo> retag(Attempt attempt, Path original, Path temporary) throws IOException {
         try (PieceFiles.NewFile target = files.create(temporary)) {
-            retagging.write(original, attempt.plan(), target);
+            retagging.write(original, formats.metadata(original), attempt.plan(), target);
         }
         return Optional.empty();
     }
@@ -87,7 +87,7 @@ class PieceWriter {
             }
             Print print = prints.print(attempt.plan(), opened.raster());
             try (PieceFiles.NewFile target = files.create(temporary)) {
-                formats.write(print, attempt.plan(), target, strips(attempt));
+                formats.write(print, formats.metadata(original), attempt.plan(), target, strips(attempt));
             }
             return print.halo();
         });

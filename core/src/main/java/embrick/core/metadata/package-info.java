@@ -1,0 +1,2 @@
+/** What a piece says of its picture besides pixels, profile and ppi. Start at {@link embrick.core.metadata.MetadataChoice}. */
+package embrick.core.metadata;
