@@ -12,6 +12,7 @@ import type { Entry } from './pileModel';
 
 const CarryDrawer = lazy(() => import('../carry/dialog'));
 const Corrections = lazy(() => import('./Corrections').then(({ Corrections: Part }) => ({ default: Part })));
+const PictureTexts = lazy(() => import('../ticket/dialog'));
 const SayProfile = lazy(() => import('../profiles/dialog'));
 
 interface FootProps {
@@ -26,6 +27,7 @@ interface FootProps {
 export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
   const [carriesFrom, setCarriesFrom] = useState<string>();
   const [isSaying, setSaying] = useState(false);
+  const [isWriting, setWriting] = useState(false);
   const ticket = useActiveTicket(jobId);
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -105,6 +107,9 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           <Button disabled={pictures.length === 0} onClick={() => setSaying(true)}>
             Profile
           </Button>
+          <Button disabled={!ticket || !framings.isLoaded || pictures.length === 0} onClick={() => setWriting(true)}>
+            Title and caption
+          </Button>
           <Suspense fallback={null}>
             <Corrections jobId={jobId} picked={picked.map(({ original }) => original)} onDone={onDone} />
           </Suspense>
@@ -145,6 +150,20 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
       <Suspense fallback={null}>
         {isSaying && (
           <SayProfile jobId={jobId} pictures={pictures.map(({ original }) => original)} onClose={() => setSaying(false)} />
+        )}
+        {isWriting && ticket && (
+          <PictureTexts
+            ticket={ticket}
+            pictures={pictures.length}
+            value={framings.overrideOf(pictureIds[0]!).texts ?? undefined}
+            onKeep={(texts) =>
+              framings.edit(
+                `title and caption of ${count(pictures.length, 'picture')}`,
+                pictureIds.map((originalId) => ({ originalId, override: { ...framings.overrideOf(originalId), texts } })),
+              )
+            }
+            onClose={() => setWriting(false)}
+          />
         )}
         {source && ticket && (
           <CarryDrawer

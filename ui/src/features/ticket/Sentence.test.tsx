@@ -34,7 +34,7 @@ describe('the ticket', () => {
     show();
     expect(sentence()).toBe(
       'Print all 24 pictures at 8 × 10 in, turned to suit each picture, filled to the edge, with no edges, at 300 ppi, to be seen in the hand, ' +
-        'resampled as suits each picture, not sharpened, in sRGB, as JPEG, quality 95, named originalsize+, into prints-8x10.',
+        'resampled as suits each picture, not sharpened, in sRGB, as JPEG, quality 95, carrying creator, rights, title and caption, named originalsize+, into prints-8x10.',
     );
   });
 
@@ -42,6 +42,19 @@ describe('the ticket', () => {
     show({ size: { kind: 'own' } });
     expect(sentence()).toContain('at its own shape and pixels, with no edges, marked 300 ppi');
     expect(sentence()).not.toContain('turned');
+  });
+
+  it('says what its files carry over, and lets it be changed', () => {
+    const onChange = show();
+    fireEvent.click(screen.getByRole('button', { name: /^Metadata/ }));
+    fireEvent.click(screen.getByRole('radio', { name: /everything/ }));
+    expect(onChange).toHaveBeenCalledWith({ metadata: expect.objectContaining({ kept: 'ALL', place: 'DROPPED' }) });
+    const rights = screen.getByLabelText('copyright notice');
+    fireEvent.change(rights, { target: { value: ' © the archive ' } });
+    fireEvent.blur(rights);
+    expect(onChange).toHaveBeenLastCalledWith({
+      metadata: expect.objectContaining({ texts: expect.objectContaining({ rights: '© the archive' }) }),
+    });
   });
 
   it('opens a phrase to be changed, by its name', () => {

@@ -7,6 +7,7 @@ import { ColourForm } from './ColourForm';
 import { EdgesForm } from './EdgesForm';
 import { edgesWords } from './edgesWords';
 import { FileForm } from './FileForm';
+import { MetadataForm } from './MetadataForm';
 import { Phrase } from './Phrase';
 import {
   FitForm,
@@ -17,12 +18,13 @@ import {
   ViewingForm,
 } from './phrases';
 import { SizeForm } from './SizeForm';
-import type { TicketDocument } from './queries';
+import { usualMetadata, type TicketDocument } from './queries';
 import {
   brickWords,
   colourWords,
   fileWords,
   fitWords,
+  metadataWords,
   sharpeningWords,
   newBricks,
   resamplingWords,
@@ -44,6 +46,7 @@ interface Props {
 export function Sentence({ document, pieces, problems, plan, onChange }: Props) {
   const wrong = (subject: string) => problems.find((problem) => problem.subject === subject);
   const onPaper = document.size.kind === 'paper' || document.size.kind === 'pixels';
+  const metadata = document.metadata ?? usualMetadata;
   const title = useProfileTitle(document.colour.kind === 'keep' ? undefined : document.colour.profile.digest);
   return (
     <p className="sentence">
@@ -101,6 +104,10 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       {' '}as{' '}
       <Phrase after="," words={fileWords(document.file)} label="File" problem={wrong('file')}>
         {() => <FileForm value={document.file} onChange={(file) => onChange({ file })} />}
+      </Phrase>
+      {' '}carrying{' '}
+      <Phrase after="," words={metadataWords(metadata)} label="Metadata">
+        {() => <MetadataForm value={metadata} onChange={(changed) => onChange({ metadata: changed })} />}
       </Phrase>
       {' '}named{' '}
       <Bricks

@@ -7,6 +7,14 @@ export type TicketDocument = Schemas['TicketDocument'];
 export type TicketView = Schemas['TicketView'];
 export type Estimate = Schemas['EstimateView'];
 
+/** What is carried over where a ticket says nothing of it. */
+export const usualMetadata: Schemas['MetadataDocument'] = {
+  kept: 'CREDITS_AND_CAPTION',
+  place: 'DROPPED',
+  serialNumbers: 'DROPPED',
+  texts: { title: null, caption: null, creators: [], rights: null, keywords: [] },
+};
+
 export const ticketsQuery = (jobId: string) =>
   queryOptions({
     queryKey: ['tickets', jobId],

@@ -1,3 +1,4 @@
+import type { Schemas } from '../../api/client';
 import { lengthText, unitSymbol } from '../../shared/format';
 import type { TicketDocument } from './queries';
 
@@ -201,6 +202,27 @@ export function fileWords(file: TicketDocument['file']): string {
     }
     default:
       return never(file);
+  }
+}
+
+export const hasWords = (texts: Schemas['MetadataTexts']): boolean =>
+  Object.values(texts).some((text) => text !== null && text.length > 0);
+
+export function metadataWords({ kept, place, serialNumbers, texts }: Schemas['MetadataDocument']): string {
+  const own = hasWords(texts) ? ', and words of its own' : '';
+  switch (kept) {
+    case 'ALL': {
+      const dropped = [place === 'DROPPED' && 'the place', serialNumbers === 'DROPPED' && 'serial numbers'].filter(Boolean);
+      return `all metadata${dropped.length > 0 ? ` but ${dropped.join(' and ')}` : ''}${own}`;
+    }
+    case 'CREDITS_AND_CAPTION':
+      return `creator, rights, title and caption${own}`;
+    case 'CREDITS':
+      return `creator and rights${own}`;
+    case 'NONE':
+      return own ? 'only words of its own' : 'no metadata';
+    default:
+      return never(kept);
   }
 }
 

@@ -30,6 +30,7 @@ public record MetadataDocument(
         @Schema(description = "Words that take the place of the originals'") @NotNull @Valid
         Texts texts) {
     /** Words; what is null or empty is as in the original. */
+    @Schema(name = "MetadataTexts")
     public record Texts(
             @Schema(nullable = true) @Size(max = 300) String title,
             @Schema(nullable = true) @Size(max = 2000) String caption,
