@@ -28,6 +28,7 @@ export const ticketDocument: Schemas['TicketDocument'] = {
   rounding: 'NEAREST',
   file: { kind: 'jpeg', quality: 95 },
   names: [{ kind: 'original' }, { kind: 'size' }],
+  letters: 'AS_IT_IS',
   folder: 'prints-8x10',
 };
 
@@ -63,6 +64,10 @@ export const original = (id: string, changed: Partial<Schemas['OriginalView']> =
   fileBytes: 2_000_000,
   state: 'SOUND',
   leftOut: false,
+  title: null,
+  creator: null,
+  taken: null,
+  metadataDamaged: false,
   printedDamaged: false,
   forPieces: true,
   facts: {

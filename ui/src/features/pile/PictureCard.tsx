@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { smallPicture } from '../../api/client';
 import { bytes, fileName, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
-import { colourText, damagedPart, lossText, oddities, stateOf, type Entry } from './pileModel';
+import { colourText, damagedPart, lossText, saidText, oddities, stateOf, type Entry } from './pileModel';
 
 interface Props {
   entry: Entry;
@@ -52,7 +52,7 @@ export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen,
           </span>
         )}
       </span>
-      <span className="picture-name" title={original.path}>
+      <span className="picture-name" title={[original.path, saidText(original)].filter(Boolean).join('\n')}>
         {fileName(original.path)}
         {folder && <span className="quiet picture-folder"> in {folder}</span>}
       </span>

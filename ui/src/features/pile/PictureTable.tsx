@@ -2,7 +2,7 @@ import { Table } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { bytes, decimals, pixels } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
-import { colourText, stateOf, type Entry } from './pileModel';
+import { colourText, saidText, stateOf, type Entry } from './pileModel';
 
 interface Props {
   entries: Entry[];
@@ -27,7 +27,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
         virtual
         size="small"
         pagination={false}
-        scroll={{ y: height, x: 1180 }}
+        scroll={{ y: height, x: 1400 }}
         dataSource={entries}
         rowKey={({ original }) => original.id}
         rowSelection={{
@@ -42,6 +42,13 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
             key: 'pixels',
             width: 120,
             render: (_, { original: { facts } }) => (facts ? pixels(facts.width, facts.height) : '—'),
+          },
+          {
+            title: 'Title, creator, taken',
+            key: 'said',
+            width: 220,
+            ellipsis: true,
+            render: (_, { original }) => saidText(original) || '—',
           },
           { title: 'Format', key: 'kind', width: 80, render: (_, { original: { facts } }) => facts?.kind ?? '—' },
           {

@@ -29,6 +29,7 @@ export function PilePage() {
   const { isAccepted, overrideOf } = framings;
   const { add, arriving } = useIntake();
   const [filter, setFilter] = useState<FilterKey>('all');
+  const [wanted, setWanted] = useState('');
   const [sort, setSort] = useState<SortKey>('name');
   const [view, setView] = useState<'Pictures' | 'Table'>('Pictures');
   const [chosen, setChosen] = useState<Set<string>>(new Set());
@@ -47,7 +48,7 @@ export function PilePage() {
       loss: losses.get(original.id),
     }));
   }, [originals.data, estimate, isAccepted, overrideOf, losses]);
-  const shown = useMemo(() => arranged(entries, filter, sort), [entries, filter, sort]);
+  const shown = useMemo(() => arranged(entries, filter, sort, wanted), [entries, filter, sort, wanted]);
 
   if (originals.isPending) return <Loading what="the pile" />;
   if (originals.isError) return <Failed error={originals.error} again={() => void originals.refetch()} />;
@@ -119,6 +120,15 @@ export function PilePage() {
           })}
         </div>
         <span className="pile-gap" />
+        <input
+          className="pile-find"
+          type="search"
+          value={wanted}
+          placeholder="Find"
+          aria-label="Find by name, title, creator or date taken"
+          title="Name, title, creator or date taken"
+          onChange={(event) => setWanted(event.target.value)}
+        />
         <Button
           type="text"
           onClick={() => setChosen(new Set([...chosen, ...shown.map(({ original }) => original.id)]))}

@@ -12,6 +12,10 @@ function entry(path: string, width: number, height: number, realPpi: number, par
       leftOut: false,
       printedDamaged: false,
       forPieces: true,
+      title: null,
+      creator: null,
+      taken: null,
+      metadataDamaged: false,
       facts: {
         kind: 'JPEG',
         width,
@@ -77,6 +81,19 @@ describe('the pile', () => {
       'small.jpg',
       'z.jpg',
     ]);
+  });
+
+  it('finds by name, title, creator and day, all words at once', () => {
+    const pile = [
+      entry('kites/a.jpg', 6, 4, 300, { title: 'Windrose, evening', creator: 'Ada Blåfjell', taken: '2026-08-14T16:20:05' }),
+      entry('kites/b.jpg', 6, 4, 300, { title: 'Harbour', taken: '2026-08-15T09:00:00' }),
+    ];
+    const found = (wanted: string) => arranged(pile, 'all', 'name', wanted).map(({ original }) => original.path);
+    expect(found('kites EVENING')).toEqual(['kites/a.jpg']);
+    expect(found('blåfjell')).toEqual(['kites/a.jpg']);
+    expect(found('2026-08-15')).toEqual(['kites/b.jpg']);
+    expect(found(' ')).toHaveLength(2);
+    expect(found('harbour ada')).toEqual([]);
   });
 
   it('filters by shape and problem', () => {

@@ -57,9 +57,19 @@ function area({ original: { facts } }: Entry): number {
   return facts ? facts.width * facts.height : 0;
 }
 
-export function arranged(entries: Entry[], filter: FilterKey, sort: SortKey): Entry[] {
+export function arranged(entries: Entry[], filter: FilterKey, sort: SortKey, wanted = ''): Entry[] {
   const holds = filters.find(({ key }) => key === filter)?.holds ?? (() => true);
-  return entries.filter(holds).sort(order[sort]);
+  const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
+  const isFound = ({ original }: Entry) => {
+    const said = [original.path, saidText(original)].join(' ').toLowerCase();
+    return words.every((word) => said.includes(word));
+  };
+  return entries.filter((entry) => holds(entry) && isFound(entry)).sort(order[sort]);
+}
+
+/** Title, creator and day of taking, as its file says them. */
+export function saidText({ title, creator, taken }: Original): string {
+  return [title, creator, taken?.slice(0, 10)].filter(Boolean).join(' · ');
 }
 
 /** The one line that says how a picture stands. */
@@ -109,6 +119,7 @@ export function oddities(original: Original): string {
   if (facts.orientation !== 1) parts.push('rotated by its orientation tag');
   if (facts.seeThrough) parts.push('transparent parts');
   if (facts.firstOfSeveral) parts.push('the first of several pictures in the file');
+  if (original.metadataDamaged) parts.push('damaged metadata, which stay behind');
   parts.push(...facts.remarks);
   return parts.join(', ');
 }

@@ -1,10 +1,18 @@
 import { Checkbox, Radio } from 'antd';
 import { ColourField } from '../../shared/ColourField';
 import type { LengthUnit } from '../../shared/format';
+import { NumberField } from './BrickFields';
 import { Bricks } from './Bricks';
 import { captionWords, usualLength, type Border, type CaptionPart, type Edges } from './edgesWords';
 import '../../shared/field.css';
 import { LengthInput } from './LengthInput';
+import { TextForm } from './phrases';
+
+function captionFields(part: CaptionPart, onChange: (part: CaptionPart) => void) {
+  if (part.kind === 'words') return <TextForm label="words" value={part.text} onChange={(text) => onChange({ ...part, text })} />;
+  if (part.kind !== 'number') return null;
+  return <NumberField label="digits" min={1} max={9} value={part.digits} onChange={(digits) => onChange({ ...part, digits })} />;
+}
 
 interface Props {
   value: Border;
@@ -92,6 +100,7 @@ export function BorderFields({ value, unit, onChange }: Props) {
             value={caption.parts}
             words={captionWords}
             fresh={freshParts}
+            fields={captionFields}
             onChange={(parts) => onChange({ ...value, caption: { ...caption, parts } })}
           />
           <div className="field-row">

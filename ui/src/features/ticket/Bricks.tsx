@@ -1,9 +1,8 @@
-import { Button, Dropdown, InputNumber, Popover, Space } from 'antd';
-import { useState } from 'react';
-import { TextForm } from './phrases';
+import { Button, Dropdown, Popover, Space } from 'antd';
+import { useState, type ReactNode } from 'react';
 
-/** What words are laid from; of some kinds a part can be changed. */
-type Brick = { kind: string } | { kind: 'words'; text: string } | { kind: 'number'; digits: number };
+/** What words are laid from. */
+type Brick = { kind: string };
 
 interface Props<T extends Brick> {
   /** What one is called, for whoever hears the page. */
@@ -11,11 +10,13 @@ interface Props<T extends Brick> {
   value: T[];
   words: (brick: T) => string;
   fresh: { label: string; brick: T }[];
+  /** What of one can be changed; nothing of many. */
+  fields: (brick: T, onChange: (brick: T) => void) => ReactNode;
   onChange: (value: T[]) => void;
 }
 
 /** Bricks that words are laid from: moved with the mouse or by their own buttons, added at the end. */
-export function Bricks<T extends Brick>({ name, value, words, fresh, onChange }: Props<T>) {
+export function Bricks<T extends Brick>({ name, value, words, fresh, fields, onChange }: Props<T>) {
   const [dragged, setDragged] = useState<number>();
   const move = (from: number, to: number) => {
     if (to < 0 || to >= value.length) return;
@@ -23,8 +24,7 @@ export function Bricks<T extends Brick>({ name, value, words, fresh, onChange }:
     next.splice(to, 0, ...next.splice(from, 1));
     onChange(next);
   };
-  const change = (at: number, part: { text: string } | { digits: number }) =>
-    onChange(value.map((one, i) => (i === at ? { ...one, ...part } : one)));
+  const change = (at: number, brick: T) => onChange(value.map((one, i) => (i === at ? brick : one)));
   return (
     <span className="bricks">
       {value.map((brick, at) => (
@@ -34,13 +34,7 @@ export function Bricks<T extends Brick>({ name, value, words, fresh, onChange }:
           title={`${name} ${at + 1}`}
           content={
             <Space orientation="vertical">
-              {'text' in brick && <TextForm label="words" value={brick.text} onChange={(text) => change(at, { text })} />}
-              {'digits' in brick && (
-                <label className="field">
-                  <span>digits</span>
-                  <InputNumber min={1} max={9} value={brick.digits} onChange={(digits) => digits && change(at, { digits })} />
-                </label>
-              )}
+              {fields(brick, (changed) => change(at, changed))}
               <Space>
                 <Button disabled={at === 0} onClick={() => move(at, at - 1)}>
                   ← earlier

@@ -2,6 +2,7 @@ import type { Schemas } from '../../api/client';
 import type { ProblemDetail } from '../../api/problems';
 import { SharpeningForm } from './SharpeningForm';
 import { useProfileTitle } from '../profiles';
+import { brickFields } from './BrickFields';
 import { Bricks } from './Bricks';
 import { ColourForm } from './ColourForm';
 import { EdgesForm } from './EdgesForm';
@@ -10,6 +11,7 @@ import { FileForm } from './FileForm';
 import { MetadataForm } from './MetadataForm';
 import { Phrase } from './Phrase';
 import {
+  Choice,
   FitForm,
   PpiForm,
   ResamplingForm,
@@ -24,6 +26,7 @@ import {
   colourWords,
   fileWords,
   fitWords,
+  letterWords,
   metadataWords,
   sharpeningWords,
   newBricks,
@@ -46,6 +49,7 @@ interface Props {
 export function Sentence({ document, pieces, problems, plan, onChange }: Props) {
   const wrong = (subject: string) => problems.find((problem) => problem.subject === subject);
   const onPaper = document.size.kind === 'paper' || document.size.kind === 'pixels';
+  const letters = document.letters ?? 'AS_IT_IS';
   const metadata = document.metadata ?? usualMetadata;
   const title = useProfileTitle(document.colour.kind === 'keep' ? undefined : document.colour.profile.digest);
   return (
@@ -115,14 +119,18 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
         value={document.names}
         words={brickWords}
         fresh={newBricks}
+        fields={brickFields}
         onChange={(names) => onChange({ names })}
-      />
+      />{' '}
+      <Phrase after="," words={letterWords[letters]} label="Letters of names">
+        {() => <Choice value={letters} words={letterWords} onChange={(changed) => onChange({ letters: changed })} />}
+      </Phrase>
       {(wrong('names') ?? wrong('name')) && (
         <span className="phrase-problem" role="alert">
           ■ {(wrong('names') ?? wrong('name'))!.text}
         </span>
       )}
-      , into{' '}
+      {' '}into{' '}
       <Phrase after="." words={document.folder} label="Folder" problem={wrong('folder')}>
         {() => (
           <TextForm

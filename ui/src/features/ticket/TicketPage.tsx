@@ -12,6 +12,7 @@ import { Meaning } from './Meaning';
 import { TextForm } from './phrases';
 import { NearLines } from './NearLines';
 import { activate, estimateQuery, planQuery, startRun, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketView } from './queries';
+import { NamesShown } from './NamesShown';
 import { Sentence } from './Sentence';
 import { SheetDrawing } from './SheetDrawing';
 import { useTicketEdit } from './useTicketEdit';
@@ -107,6 +108,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
             plan={plan ?? undefined}
             onChange={change}
           />
+          {estimate && <NamesShown names={estimate.pictures.map(({ name }) => name)} />}
           <div className="docket-foot">
             <Popover
               trigger="click"

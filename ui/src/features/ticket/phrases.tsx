@@ -183,9 +183,18 @@ export function PpiForm({ value, onChange }: Part<number>) {
   );
 }
 
-export function TextForm({ value, onChange, label, hint }: Part<string> & { label: string; hint?: string }) {
+interface TextProps extends Part<string> {
+  label: string;
+  hint?: string;
+  /** Then its blanks count too. */
+  mayBeEmpty?: boolean;
+}
+
+export function TextForm({ value, onChange, label, hint, mayBeEmpty = false }: TextProps) {
   const [text, setText] = useState(value);
-  const keep = () => text.trim() && text !== value && onChange(text.trim());
+  const keep = () => {
+    if (text !== value && (mayBeEmpty || text.trim())) onChange(mayBeEmpty ? text : text.trim());
+  };
   return (
     <label className="field">
       <span>{label}</span>

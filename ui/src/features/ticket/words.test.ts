@@ -26,6 +26,8 @@ describe('a ticket reads as a sentence', () => {
       'PDF pages, JPEG quality 90 inside, with marks',
     );
     expect(sharpeningWords({ kind: 'local-contrast', strength: 15, radius: { value: 2.5, unit: 'MM' } })).toBe('local contrast, strength 15');
-    expect(brickWords({ kind: 'number', digits: 3 })).toBe('001');
+    expect(brickWords({ kind: 'number', digits: 3, first: 1 })).toBe('001');
+    expect(brickWords({ kind: 'number', digits: 3, first: 40 })).toBe('040');
+    expect(brickWords({ kind: 'original', replace: { from: 'DSC_', to: 'kite-' } })).toBe('original, “DSC_” → “kite-”');
   });
 });

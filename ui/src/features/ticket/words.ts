@@ -226,16 +226,30 @@ export function metadataWords({ kept, place, serialNumbers, texts }: Schemas['Me
   }
 }
 
+export const letterWords: Record<NonNullable<TicketDocument['letters']>, string> = {
+  AS_IT_IS: 'in letters as they are',
+  LOWER: 'in small letters',
+  UPPER: 'in capital letters',
+};
+
 export function brickWords(brick: Brick): string {
   switch (brick.kind) {
     case 'original':
+      return brick.replace ? `original, “${brick.replace.from}” → “${brick.replace.to}”` : 'original';
     case 'job':
     case 'ticket':
     case 'size':
     case 'date':
+    case 'pixels':
       return brick.kind;
+    case 'bar':
+      return 'bar depth';
+    case 'picture-number':
+      return 'its own number';
+    case 'picture-date':
+      return 'date taken';
     case 'number':
-      return '1'.padStart(brick.digits, '0');
+      return String(brick.first ?? 1).padStart(brick.digits, '0');
     case 'words':
       return `“${brick.text}”`;
     default:
@@ -248,8 +262,12 @@ export const newBricks: { label: string; brick: Brick }[] = [
   { label: "the job's name", brick: { kind: 'job' } },
   { label: "the ticket's name", brick: { kind: 'ticket' } },
   { label: 'the size', brick: { kind: 'size' } },
-  { label: 'a running number', brick: { kind: 'number', digits: 3 } },
-  { label: 'the date', brick: { kind: 'date' } },
+  { label: 'the pixels', brick: { kind: 'pixels' } },
+  { label: 'the depth of the bar', brick: { kind: 'bar' } },
+  { label: 'a running number', brick: { kind: 'number', digits: 3, first: 1 } },
+  { label: "the number in the original's name", brick: { kind: 'picture-number' } },
+  { label: 'the date of the run', brick: { kind: 'date' } },
+  { label: 'the date the picture was taken', brick: { kind: 'picture-date' } },
   { label: 'own words', brick: { kind: 'words', text: '-' } },
 ];
 

@@ -4,14 +4,16 @@ import embrick.core.plan.Notice;
 import embrick.core.problem.Problem;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
+import embrick.core.ticket.NamePattern.Replacement;
+import embrick.core.ticket.NamePattern.Said;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -24,11 +26,16 @@ import java.util.Set;
 public final class NameAllotment {
     private NameAllotment() {}
 
-    /** What all names of a run share. */
-    public record Setting(String jobName, String ticketName, LocalDate day) {
+    /**
+     * What all names of a run share.
+     *
+     * @param bar depth of a wrap's bar in a word; empty without one
+     */
+    public record Setting(String jobName, String ticketName, String bar, LocalDate day) {
         public Setting {
             Objects.requireNonNull(jobName);
             Objects.requireNonNull(ticketName);
+            Objects.requireNonNull(bar);
             Objects.requireNonNull(day);
         }
     }
@@ -38,9 +45,11 @@ public final class NameAllotment {
      *
      * @param originalPath with its subfolders, parted by {@code /}
      * @param sizeText the sheet in a word, {@code 8x10in}
+     * @param pixels of the file in a word, {@code 3000x2400}
+     * @param taken day on which the picture was taken, where its file says it
      * @param suffix without its dot
      */
-    public record Wanted(String originalPath, String sizeText, String suffix) {}
+    public record Wanted(String originalPath, String sizeText, String pixels, Optional<String> taken, String suffix) {}
 
     /** What allotting comes to. */
     public sealed interface Allotment {
@@ -70,7 +79,7 @@ public final class NameAllotment {
         Map<String, Integer> lastTail = new HashMap<>();
         for (int i = 0; i < pieces.size(); i++) {
             Wanted piece = pieces.get(i);
-            String stem = FileNames.clean(lay(pattern, setting, piece, i + 1));
+            String stem = FileNames.clean(lay(pattern, setting, piece, i));
             String first = FileNames.join(stem, "", piece.suffix());
             String name = first;
             while (!taken.add(FileNames.key(name))) {
@@ -89,39 +98,49 @@ public final class NameAllotment {
     private static List<Problem> wordProblems(NamePattern pattern) {
         List<Problem> problems = new ArrayList<>();
         for (Brick brick : pattern.bricks()) {
-            if (brick instanceof Brick.Words words && FileNames.climbs(words.text())) {
+            String words = switch (brick) {
+                case Brick.Words own -> own.text();
+                case Brick.OriginalName(Optional<Replacement> replaced) ->
+                    replaced.map(Replacement::to).orElse("");
+                default -> "";
+            };
+            if (FileNames.climbs(words)) {
                 problems.add(Problem.of(
                         "name-leaves-folder",
                         "name",
                         "words without / \\ or control characters",
-                        "“" + words.text() + "”",
+                        "“" + words + "”",
                         "Use a hyphen instead; the folder is chosen in its own phrase."));
             }
         }
         return problems;
     }
 
-    private static String lay(NamePattern pattern, Setting setting, Wanted piece, int number) {
+    private static String lay(NamePattern pattern, Setting setting, Wanted piece, int place) {
+        Said said = new Said(
+                FileNames.stem(piece.originalPath()),
+                setting.jobName(),
+                setting.ticketName(),
+                piece.sizeText(),
+                piece.pixels(),
+                setting.bar(),
+                piece.taken(),
+                setting.day().toString(),
+                place);
         StringBuilder name = new StringBuilder();
         Brick before = null;
         for (Brick brick : pattern.bricks()) {
+            String words = brick.lay(said);
+            if (words.isEmpty()) {
+                continue;
+            }
             // Two bricks that are no own words are parted, or 12 and 3 would read as 123.
             if (before != null && !(before instanceof Brick.Words) && !(brick instanceof Brick.Words)) {
                 name.append('_');
             }
-            name.append(
-                    switch (brick) {
-                        case Brick.OriginalName _ -> FileNames.stem(piece.originalPath());
-                        case Brick.JobName _ -> setting.jobName();
-                        case Brick.TicketName _ -> setting.ticketName();
-                        case Brick.SizeText _ -> piece.sizeText();
-                        case Brick.RunningNumber digits ->
-                            String.format(Locale.ROOT, "%0" + digits.digits() + "d", number);
-                        case Brick.Date _ -> setting.day().toString();
-                        case Brick.Words words -> words.text();
-                    });
+            name.append(words);
             before = brick;
         }
-        return name.toString();
+        return pattern.letters().of(name.toString());
     }
 }

@@ -1,6 +1,7 @@
 package embrick.core.names;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.core.names.NameAllotment.Allotment;
 import embrick.core.names.NameAllotment.Setting;
@@ -12,13 +13,14 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class NameAllotmentTest {
-    private static final Setting SETTING = new Setting("Kite Days", "Prints", LocalDate.of(2026, 11, 25));
+    private static final Setting SETTING = new Setting("Kite Days", "Prints", "38mm", LocalDate.of(2026, 11, 25));
     private static final NamePattern ORIGINAL = new NamePattern(List.of(new Brick.OriginalName()));
 
     private static List<String> names(NamePattern pattern, String... originals) {
@@ -31,7 +33,7 @@ class NameAllotmentTest {
 
     private static Allotment allot(NamePattern pattern, String... originals) {
         List<Wanted> wanted = Arrays.stream(originals)
-                .map(path -> new Wanted(path, "8x10in", "jpg"))
+                .map(path -> new Wanted(path, "8x10in", "2400x3000", Optional.of("2026-08-14"), "jpg"))
                 .toList();
         return NameAllotment.allot(pattern, SETTING, wanted);
     }
@@ -50,6 +52,41 @@ class NameAllotmentTest {
                 .containsExactly(
                         "Kite Days_Prints_2026-11-25_001 - arrivals_8x10in.jpg",
                         "Kite Days_Prints_2026-11-25_002 - pier_8x10in.jpg");
+    }
+
+    @Test
+    void whatAPieceAndItsPictureAreCanBeSaid() {
+        NamePattern pattern = new NamePattern(List.of(
+                new Brick.PictureDate(),
+                new Brick.PictureNumber(),
+                new Brick.Pixels(),
+                new Brick.BarDepth(),
+                new Brick.RunningNumber(2, 99)));
+        assertThat(names(pattern, "a/kite_0481.tif", "pier.png"))
+                .containsExactly("2026-08-14_0481_2400x3000_38mm_99.jpg", "2026-08-14_2400x3000_38mm_100.jpg");
+    }
+
+    @Test
+    void textOfTheOriginalsNameIsReplacedAndLettersAreMadeAlike() {
+        NamePattern pattern = new NamePattern(
+                List.of(new Brick.OriginalName(Optional.of(new NamePattern.Replacement("DSC_", "kite-")))),
+                NamePattern.LetterCase.LOWER);
+        assertThat(names(pattern, "DSC_0481.TIF", "Pier.png")).containsExactly("kite-0481.jpg", "pier.jpg");
+    }
+
+    @Test
+    void namesThatMeetOnlyInSmallLettersAreKeptApart() {
+        NamePattern pattern = new NamePattern(List.of(new Brick.OriginalName()), NamePattern.LetterCase.UPPER);
+        assertThat(names(pattern, "Pier.png", "pIER.tif")).containsExactly("PIER.jpg", "PIER-2.jpg");
+    }
+
+    @Test
+    void aReplacementCannotLeaveTheFolder() {
+        NamePattern pattern =
+                new NamePattern(List.of(new Brick.OriginalName(Optional.of(new NamePattern.Replacement("a", "../a")))));
+        assertThat(allot(pattern, "a.jpg")).isInstanceOf(Allotment.Refused.class);
+        assertThatThrownBy(() -> new NamePattern.Replacement("", "x")).hasMessageContaining("expected some, got none");
+        assertThatThrownBy(() -> new Brick.RunningNumber(3, -1)).hasMessageContaining("first number: expected 0 to");
     }
 
     @Test

@@ -19,7 +19,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Says in the OpenAPI document what the generator does not find out: a document of several kinds is one of them, told by
- * its {@code kind}, and every part that is not an optional reference is always sent.
+ * its {@code kind}, and every part that is no optional reference and has no default is always sent.
  */
 @Component
 class DocumentSchemas implements OpenApiCustomizer {
@@ -91,7 +91,7 @@ class DocumentSchemas implements OpenApiCustomizer {
         List<String> stated = schema.getRequired() == null ? List.of() : schema.getRequired();
         List<String> required = new ArrayList<>();
         properties.forEach((name, property) -> {
-            if (property.get$ref() == null || stated.contains(name)) {
+            if ((property.get$ref() == null && property.getDefault() == null) || stated.contains(name)) {
                 required.add(name);
             }
         });

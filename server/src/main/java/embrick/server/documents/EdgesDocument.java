@@ -8,7 +8,9 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** What goes round the sheet, as it is stored and sent; colours as {@code #RRGGBB}. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -51,7 +53,13 @@ public sealed interface EdgesDocument {
             @NotNull @Valid LengthDocument top,
             @NotNull @Valid LengthDocument right,
             @NotNull @Valid LengthDocument foot,
-            @NotNull @Valid LengthDocument left) {}
+            @NotNull @Valid LengthDocument left) {
+        LengthDocument deepest() {
+            return Stream.of(top, right, foot, left)
+                    .max(Comparator.comparing(side -> side.toLength().toInches()))
+                    .orElseThrow();
+        }
+    }
 
     record KeyLineDocument(
             @NotNull @Valid LengthDocument width, @NotNull String colour) {}

@@ -9,6 +9,7 @@ import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.FileFormat.PageMarks;
 import embrick.core.ticket.Fit.TrimMarks;
+import embrick.core.ticket.NamePattern.LetterCase;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Size.Enlarging;
@@ -53,6 +54,10 @@ public record TicketDocument(
         MetadataDocument metadata,
 
         @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
+
+        @Schema(description = "Letters of names", defaultValue = "AS_IT_IS")
+        LetterCase letters,
+
         @NotNull @Size(min = 1, max = 120) String folder) {
     public static final int SCHEMA_VERSION = 5;
 
@@ -61,6 +66,7 @@ public record TicketDocument(
         Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
         // Tickets of before said nothing of it.
         metadata = metadata == null ? MetadataDocument.usual() : metadata;
+        letters = letters == null ? LetterCase.AS_IT_IS : letters;
     }
 
     /** The same ticket at another ppi and sharpening, under other words. */
@@ -82,6 +88,7 @@ public record TicketDocument(
                 file,
                 otherMetadata,
                 names,
+                letters,
                 folder);
     }
 
@@ -241,6 +248,10 @@ public record TicketDocument(
         @JsonSubTypes.Type(value = BrickDocument.JobName.class, name = "job"),
         @JsonSubTypes.Type(value = BrickDocument.TicketName.class, name = "ticket"),
         @JsonSubTypes.Type(value = BrickDocument.SizeText.class, name = "size"),
+        @JsonSubTypes.Type(value = BrickDocument.PixelsText.class, name = "pixels"),
+        @JsonSubTypes.Type(value = BrickDocument.BarDepth.class, name = "bar"),
+        @JsonSubTypes.Type(value = BrickDocument.PictureNumber.class, name = "picture-number"),
+        @JsonSubTypes.Type(value = BrickDocument.PictureDate.class, name = "picture-date"),
         @JsonSubTypes.Type(value = BrickDocument.RunningNumber.class, name = "number"),
         @JsonSubTypes.Type(value = BrickDocument.Date.class, name = "date"),
         @JsonSubTypes.Type(value = BrickDocument.Words.class, name = "words")
@@ -251,12 +262,24 @@ public record TicketDocument(
                 BrickDocument.JobName.class,
                 BrickDocument.TicketName.class,
                 BrickDocument.SizeText.class,
+                BrickDocument.PixelsText.class,
+                BrickDocument.BarDepth.class,
+                BrickDocument.PictureNumber.class,
+                BrickDocument.PictureDate.class,
                 BrickDocument.RunningNumber.class,
                 BrickDocument.Date.class,
                 BrickDocument.Words.class
             })
     public sealed interface BrickDocument {
-        record OriginalName() implements BrickDocument {}
+        /** @param replace what is written in place of something in it */
+        record OriginalName(
+                @Schema(nullable = true, requiredMode = Schema.RequiredMode.NOT_REQUIRED) @Valid
+                ReplacementDocument replace)
+                implements BrickDocument {
+            public OriginalName() {
+                this(null);
+            }
+        }
 
         record JobName() implements BrickDocument {}
 
@@ -264,10 +287,29 @@ public record TicketDocument(
 
         record SizeText() implements BrickDocument {}
 
-        record RunningNumber(int digits) implements BrickDocument {}
+        record PixelsText() implements BrickDocument {}
+
+        /** Of a wrap's bar; nothing without one. */
+        record BarDepth() implements BrickDocument {}
+
+        /** The last number in the original's own name; nothing where there is none. */
+        record PictureNumber() implements BrickDocument {}
+
+        /** The day on which the picture was taken. */
+        record PictureDate() implements BrickDocument {}
+
+        /** @param first 1 where it is not said */
+        record RunningNumber(
+                int digits,
+
+                @Schema(nullable = true, defaultValue = "1") Integer first) implements BrickDocument {}
 
         record Date() implements BrickDocument {}
 
         record Words(@NotNull String text) implements BrickDocument {}
     }
+
+    /** Text in an original's name, and what is written in its place. */
+    public record ReplacementDocument(
+            @NotNull String from, @NotNull String to) {}
 }

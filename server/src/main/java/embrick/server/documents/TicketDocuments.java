@@ -12,6 +12,8 @@ import embrick.core.ticket.Fit;
 import embrick.core.ticket.Measure;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
+import embrick.core.ticket.NamePattern.LetterCase;
+import embrick.core.ticket.NamePattern.Replacement;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Rounding;
@@ -66,6 +68,7 @@ public final class TicketDocuments {
                 new FileDocument.Jpeg(95),
                 MetadataDocument.usual(),
                 List.of(new BrickDocument.OriginalName(), new BrickDocument.SizeText()),
+                LetterCase.AS_IT_IS,
                 "prints-8x10");
     }
 
@@ -81,7 +84,7 @@ public final class TicketDocuments {
         Sharpening sharpening = phrases.read("sharpening", () -> sharpening(document.sharpening()));
         OutputColour colour = phrases.read("colour", () -> document.colour().toColour());
         FileFormat file = phrases.read("file", () -> file(document.file()));
-        NamePattern names = phrases.read("names", () -> names(document.names()));
+        NamePattern names = phrases.read("names", () -> names(document));
         phrases.throwIfAny();
         return new Ticket(
                 size,
@@ -113,6 +116,15 @@ public final class TicketDocuments {
             case SizeDocument.Scaled scaled -> scaled.to().word();
             case SizeDocument.InPixels _, SizeDocument.FreeShape _, SizeDocument.OwnShape _ -> width + "x" + height;
         };
+    }
+
+    /** How deep a wrap's bar is in a word for names: {@code 38mm}; nothing without one. */
+    public static String barText(TicketDocument document) {
+        if (!(document.edges() instanceof EdgesDocument.WrapEdges wrap)) {
+            return "";
+        }
+        LengthDocument deepest = wrap.bar().deepest();
+        return plain(deepest.value()) + deepest.unit().symbol();
     }
 
     private static String plain(BigDecimal value) {
@@ -218,17 +230,26 @@ public final class TicketDocuments {
         };
     }
 
-    private static NamePattern names(List<BrickDocument> bricks) {
-        return new NamePattern(bricks.stream().map(TicketDocuments::brick).toList());
+    private static NamePattern names(TicketDocument document) {
+        return new NamePattern(
+                document.names().stream().map(TicketDocuments::brick).toList(), document.letters());
     }
 
     private static Brick brick(BrickDocument brick) {
         return switch (brick) {
-            case BrickDocument.OriginalName _ -> new Brick.OriginalName();
+            case BrickDocument.OriginalName original ->
+                new Brick.OriginalName(
+                        Optional.ofNullable(original.replace()).map(one -> new Replacement(one.from(), one.to())));
             case BrickDocument.JobName _ -> new Brick.JobName();
             case BrickDocument.TicketName _ -> new Brick.TicketName();
             case BrickDocument.SizeText _ -> new Brick.SizeText();
-            case BrickDocument.RunningNumber number -> new Brick.RunningNumber(number.digits());
+            case BrickDocument.PixelsText _ -> new Brick.Pixels();
+            case BrickDocument.BarDepth _ -> new Brick.BarDepth();
+            case BrickDocument.PictureNumber _ -> new Brick.PictureNumber();
+            case BrickDocument.PictureDate _ -> new Brick.PictureDate();
+            case BrickDocument.RunningNumber number ->
+                new Brick.RunningNumber(
+                        number.digits(), Optional.ofNullable(number.first()).orElse(1));
             case BrickDocument.Date _ -> new Brick.Date();
             case BrickDocument.Words words -> new Brick.Words(words.text());
         };

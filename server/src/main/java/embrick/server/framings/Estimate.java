@@ -58,6 +58,9 @@ public class Estimate {
         }
     }
 
+    /** Letters of a day in a moment, {@code 2026-08-14}. */
+    private static final int DAY_LETTERS = 10;
+
     /** One picture: its plan, or why it has none. */
     public record Entry(Original original, Planned planned, String name) {}
 
@@ -103,10 +106,15 @@ public class Estimate {
             wanted.add(new NameAllotment.Wanted(
                     picture.path(),
                     TicketDocuments.sizeText(document, size[0], size[1]),
+                    size[0] + "x" + size[1],
+                    picture.said().taken().map(moment -> moment.substring(0, DAY_LETTERS)),
                     ticket.file().suffix()));
         }
         NameAllotment.Allotment names = NameAllotment.allot(
-                ticket.names(), new NameAllotment.Setting(jobName, document.name(), LocalDate.now(clock)), wanted);
+                ticket.names(),
+                new NameAllotment.Setting(
+                        jobName, document.name(), TicketDocuments.barText(document), LocalDate.now(clock)),
+                wanted);
         List<Entry> entries = new ArrayList<>();
         for (int i = 0; i < pictures.size(); i++) {
             String name = names instanceof NameAllotment.Allotment.Allotted allotted

@@ -2,6 +2,7 @@ package embrick.server.originals;
 
 import embrick.core.problem.Problem;
 import jakarta.persistence.Column;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -59,6 +60,9 @@ public class Original {
 
     private Double damageBegins;
 
+    @Embedded
+    private PictureSaid said;
+
     private boolean printedDamaged;
 
     private boolean leftOut;
@@ -90,6 +94,7 @@ public class Original {
         this.problemRemedy = judgement.problem().map(Problem::remedy).orElse(null);
         this.damageBegins =
                 judgement.damageBegins().isPresent() ? judgement.damageBegins().getAsDouble() : null;
+        this.said = judgement.said();
         this.printedDamaged = false;
     }
 
@@ -98,13 +103,19 @@ public class Original {
      *
      * @param damageBegins of a damaged picture that can be seen: the share of its stored height that is sound
      */
-    record Judgement(State state, Optional<String> factsJson, Optional<Problem> problem, OptionalDouble damageBegins) {
-        static Judgement sound(String factsJson) {
-            return new Judgement(State.SOUND, Optional.of(factsJson), Optional.empty(), OptionalDouble.empty());
+    record Judgement(
+            State state,
+            Optional<String> factsJson,
+            Optional<Problem> problem,
+            OptionalDouble damageBegins,
+            PictureSaid said) {
+        static Judgement sound(String factsJson, PictureSaid said) {
+            return new Judgement(State.SOUND, Optional.of(factsJson), Optional.empty(), OptionalDouble.empty(), said);
         }
 
         static Judgement unusable(State state, Problem problem) {
-            return new Judgement(state, Optional.empty(), Optional.of(problem), OptionalDouble.empty());
+            return new Judgement(
+                    state, Optional.empty(), Optional.of(problem), OptionalDouble.empty(), PictureSaid.nothing());
         }
     }
 
@@ -173,6 +184,11 @@ public class Original {
 
     public Optional<Problem> problem() {
         return Optional.ofNullable(problemCode).map(code -> new Problem(code, "picture", problemText, problemRemedy));
+    }
+
+    /** What its file says of it. */
+    public PictureSaid said() {
+        return said;
     }
 
     public Instant addedAt() {

@@ -33,6 +33,22 @@ public record OriginalView(
         boolean forPieces,
         @Schema(nullable = true) DamageView damage,
         @Schema(nullable = true) FactsView facts,
+
+        @Schema(description = "Title in its file", nullable = true)
+        String title,
+
+        @Schema(description = "Creators in its file", nullable = true)
+        String creator,
+
+        @Schema(
+                description = "When it was taken, in the camera's own time",
+                nullable = true,
+                example = "2026-08-14T16:20:05")
+        String taken,
+
+        @Schema(description = "Whether some of its metadata could not be read")
+        boolean metadataDamaged,
+
         @Schema(nullable = true) Problem problem) {
 
     /**

@@ -54,6 +54,10 @@ class OriginalViews {
                         .map(facts -> profiles.known(facts, original.profileDigest(), assumed))
                         .map(OriginalView.FactsView::of)
                         .orElse(null),
+                original.said().title().orElse(null),
+                original.said().creator().orElse(null),
+                original.said().taken().orElse(null),
+                original.said().isDamaged(),
                 original.problem().orElse(null));
     }
 

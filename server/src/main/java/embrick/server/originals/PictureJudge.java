@@ -53,10 +53,11 @@ class PictureJudge {
     Judgement judge(UUID jobId, Arrival arrival) throws IOException {
         try {
             SourceFacts facts = formats.inspect(arrival.file());
+            PictureSaid said = PictureSaid.of(formats.metadata(arrival.file()));
             SourceFacts known = profiles.known(facts, Optional.empty(), profiles.assumed(jobId));
             if (originals.existsByDigestAndState(arrival.digest(), State.SOUND)
                     && smallPictures.areMade(arrival.digest(), known)) {
-                return Judgement.sound(json.write(facts));
+                return Judgement.sound(json.write(facts), said);
             }
             // Decoding the small picture reads the file to its end, so damage is found now and not in the run.
             Optional<Damage> damage = smallPictures.make(arrival, known);
@@ -67,7 +68,7 @@ class PictureJudge {
                     storage.keepIndex(arrival.digest(), examination.index().get());
                 }
             }
-            return damage.isEmpty() ? Judgement.sound(json.write(facts)) : damaged(facts, damage.get());
+            return damage.isEmpty() ? Judgement.sound(json.write(facts), said) : damaged(facts, damage.get(), said);
         } catch (UnusablePictureException problem) {
             State state = switch (problem.kind()) {
                 case BROKEN -> State.BROKEN;
@@ -93,12 +94,13 @@ class PictureJudge {
     }
 
     /** It can be seen, and a person may say that it is printed all the same. */
-    private Judgement damaged(SourceFacts facts, Damage damage) {
+    private Judgement damaged(SourceFacts facts, Damage damage, PictureSaid said) {
         UnusablePictureException refusal = damage.refusal();
         return new Judgement(
                 State.BROKEN,
                 Optional.of(json.write(facts)),
                 Optional.of(new Problem(refusal.code(), "picture", refusal.getMessage(), refusal.remedy())),
-                OptionalDouble.of(damage.begins()));
+                OptionalDouble.of(damage.begins()),
+                said);
     }
 }

@@ -259,8 +259,8 @@ class StoredJsonTest {
                         Planner.plan(FACTS, TicketDocuments.toTicket(TicketDocuments.standard()), Framing.centred()))
                 .plan();
         String stored = json.writePlan(plan);
-        assertThat(stored).contains("\"schemaVersion\":6");
-        assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":6", "\"schemaVersion\":7")))
-                .hasMessageContaining("version 6 or earlier, got 7");
+        assertThat(stored).contains("\"schemaVersion\":7");
+        assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":7", "\"schemaVersion\":8")))
+                .hasMessageContaining("version 7 or earlier, got 8");
     }
 }
