@@ -27,7 +27,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
         virtual
         size="small"
         pagination={false}
-        scroll={{ y: height, x: 1400 }}
+        scroll={{ y: height, x: 1236 }}
         dataSource={entries}
         rowKey={({ original }) => original.id}
         rowSelection={{
@@ -36,38 +36,38 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           columnWidth: 44,
         }}
         columns={[
-          { title: 'File', key: 'path', width: 230, ellipsis: true, render: (_, { original }) => original.path },
+          { title: 'File', key: 'path', width: 200, ellipsis: true, render: (_, { original }) => original.path },
           {
             title: 'Pixels',
             key: 'pixels',
-            width: 120,
+            width: 112,
             render: (_, { original: { facts } }) => (facts ? pixels(facts.width, facts.height) : '—'),
           },
           {
             title: 'Title, creator, taken',
             key: 'said',
-            width: 220,
+            width: 180,
             ellipsis: true,
             render: (_, { original }) => saidText(original) || '—',
           },
-          { title: 'Format', key: 'kind', width: 80, render: (_, { original: { facts } }) => facts?.kind ?? '—' },
+          { title: 'Format', key: 'kind', width: 70, render: (_, { original: { facts } }) => facts?.kind ?? '—' },
           {
             title: 'ppi in file',
             key: 'ppi',
-            width: 95,
+            width: 85,
             render: (_, { original: { facts } }) => (facts?.ppiAcross ? decimals(facts.ppiAcross, 1) : '—'),
           },
-          { title: 'Colour', key: 'colour', width: 220, ellipsis: true, render: (_, { original }) => colourText(original) },
+          { title: 'Colour', key: 'colour', width: 170, ellipsis: true, render: (_, { original }) => colourText(original) },
           {
             title: 'Uncompressed',
             key: 'weight',
-            width: 95,
+            width: 112,
             render: (_, { original: { facts } }) => (facts ? bytes(facts.unpackedBytes) : '—'),
           },
           {
             title: 'Output',
             key: 'leaves',
-            width: 115,
+            width: 112,
             render: (_, { estimate }) => (estimate && estimate.width > 0 ? pixels(estimate.width, estimate.height) : '—'),
           },
           {

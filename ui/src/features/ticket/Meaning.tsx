@@ -20,8 +20,6 @@ const NAMED = 5;
 export function Meaning({ jobId, estimate, originals }: Props) {
   const planned = estimate.pictures.filter((picture) => picture.problems.length === 0);
   const refused = estimate.pictures.filter((picture) => picture.problems.length > 0);
-  const first = planned[0];
-  const last = planned.at(-1);
   const heaviest = planned.reduce((sum, picture) => sum + picture.expectedFileBytes, 0);
   const unpacked = planned.reduce((sum, picture) => sum + picture.unpackedBytes, 0);
   const wide = planned.filter((picture) => picture.width > picture.height).length;
@@ -113,11 +111,6 @@ export function Meaning({ jobId, estimate, originals }: Props) {
             );
           })}
         </ul>
-      )}
-      {first && last && (
-        <p className="names">
-          <span className="quiet">first</span> {first.name} <span className="quiet">last</span> {last.name}
-        </p>
       )}
       {estimate.nameProblems.map((problem) => (
         <p key={problem.text} className="phrase-problem" role="alert">
