@@ -5,6 +5,7 @@ import embrick.server.documents.TicketDocuments;
 import embrick.server.originals.Clearance;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
+import embrick.server.savedtickets.SavedTickets;
 import embrick.server.tickets.TicketService;
 import java.time.Clock;
 import java.util.List;
@@ -20,6 +21,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class JobService {
     private final JobRepository jobs;
     private final TicketService tickets;
+    private final SavedTickets saved;
     private final OriginalRepository originals;
     private final Clearance clearance;
     private final TransactionTemplate transaction;
@@ -28,6 +30,7 @@ public class JobService {
     JobService(
             JobRepository jobs,
             TicketService tickets,
+            SavedTickets saved,
             OriginalRepository originals,
             Clearance clearance,
             TransactionTemplate transaction,
@@ -37,6 +40,7 @@ public class JobService {
         this.transaction = transaction;
         this.jobs = jobs;
         this.tickets = tickets;
+        this.saved = saved;
         this.clock = clock;
     }
 
@@ -52,7 +56,7 @@ public class JobService {
 
     public Job add(String name) {
         Job job = jobs.saveAndFlush(new Job(Ids.next(), name.strip(), clock.instant()));
-        tickets.add(job.id(), TicketDocuments.standard());
+        tickets.add(job.id(), saved.forNewJobs().orElseGet(TicketDocuments::standard));
         return job;
     }
 

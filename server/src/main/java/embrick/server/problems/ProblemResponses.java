@@ -99,6 +99,12 @@ class ProblemResponses {
                 HttpStatus.BAD_REQUEST, "unreadable", "body", "The body is missing or cannot be read.", "Send JSON.");
     }
 
+    /** Of a document that came inside another one. */
+    @ExceptionHandler
+    ResponseEntity<ProblemBody> unreadable(JacksonException wrong) {
+        return respond(HttpStatus.UNPROCESSABLE_CONTENT, List.of(Expected.of(wrong)));
+    }
+
     @ExceptionHandler
     ResponseEntity<ProblemBody> unreadable(MethodArgumentTypeMismatchException unreadable) {
         return respond(HttpStatus.BAD_REQUEST, List.of(Expected.of(unreadable)));

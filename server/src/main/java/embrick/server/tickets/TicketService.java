@@ -58,7 +58,7 @@ public class TicketService {
     }
 
     public TicketEntity add(UUID jobId, TicketDocument document) {
-        require(document);
+        requireWorkable(document);
         return tickets.save(new TicketEntity(Ids.next(), jobId, json.write(document), clock.instant()));
     }
 
@@ -67,7 +67,7 @@ public class TicketService {
         if (ticket.version() != expectedVersion) {
             throw ProblemException.stale("ticket");
         }
-        require(document);
+        requireWorkable(document);
         ticket.replace(json.write(document));
         return tickets.saveAndFlush(ticket);
     }
@@ -82,8 +82,18 @@ public class TicketService {
         tickets.delete(ticket);
     }
 
+    /** Whether a ticket could be stored now; one that could once may name a profile that was deleted since. */
+    public boolean isWorkable(TicketDocument document) {
+        try {
+            requireWorkable(document);
+            return true;
+        } catch (ProblemException cannotWork) {
+            return false;
+        }
+    }
+
     /** @throws ProblemException naming each phrase whose value cannot work */
-    private void require(TicketDocument document) {
+    public void requireWorkable(TicketDocument document) {
         Ticket ticket = TicketDocuments.toTicket(document);
         profiles.problem(ticket.colour()).ifPresent(problem -> {
             throw ProblemException.invalid(problem.code(), problem.subject(), problem.text(), problem.remedy());

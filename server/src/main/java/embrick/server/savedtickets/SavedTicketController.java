@@ -1,0 +1,147 @@
+package embrick.server.savedtickets;
+
+import embrick.server.documents.StoredJson;
+import embrick.server.documents.TicketDocument;
+import embrick.server.problems.IfMatch;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** Tickets that are kept outside jobs. */
+@RestController
+@RequestMapping("/api/v1/saved-tickets")
+class SavedTicketController {
+    private final SavedTickets saved;
+    private final TicketFile files;
+    private final StoredJson json;
+
+    SavedTicketController(SavedTickets saved, TicketFile files, StoredJson json) {
+        this.saved = saved;
+        this.files = files;
+        this.json = json;
+    }
+
+    record SavedTicketView(
+            @NotNull UUID id,
+            long version,
+
+            @Schema(description = "Under which it is kept; no two are alike") @NotNull
+            String name,
+
+            @Schema(description = "Whether new jobs begin with it; at most one is so")
+            boolean forNewJobs,
+
+            @NotNull Instant savedAt,
+            @NotNull TicketDocument document) {}
+
+    record SavedTicketRequest(
+            @NotBlank @Size(max = 120) String name,
+            @NotNull @Valid TicketDocument document) {}
+
+    record ForNewJobsRequest(
+            @Schema(description = "False: new jobs begin with the usual ticket")
+            boolean forNewJobs) {}
+
+    @Operation(summary = "All saved tickets, by their names")
+    @GetMapping
+    List<SavedTicketView> listSavedTickets() {
+        return saved.all().stream().map(this::view).toList();
+    }
+
+    @Operation(summary = "Save a ticket under a name")
+    @PostMapping
+    ResponseEntity<SavedTicketView> saveTicket(@Valid @RequestBody SavedTicketRequest request) {
+        return tagged(HttpStatus.CREATED, saved.save(request.name(), request.document()));
+    }
+
+    @Operation(summary = "Save a ticket that came as a file, as getSavedTicketFile gives it")
+    @PostMapping("/file")
+    ResponseEntity<SavedTicketView> addSavedTicketFile(@RequestBody JsonNode file) {
+        TicketFile.Content content = files.read(file);
+        return tagged(HttpStatus.CREATED, saved.save(content.name(), content.document()));
+    }
+
+    @Operation(summary = "One saved ticket")
+    @GetMapping("/{id}")
+    ResponseEntity<SavedTicketView> getSavedTicket(@PathVariable UUID id) {
+        return tagged(HttpStatus.OK, saved.get(id));
+    }
+
+    @Operation(summary = "A saved ticket as a file")
+    @GetMapping(path = "/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<byte[]> getSavedTicketFile(@PathVariable UUID id) {
+        SavedTicket ticket = saved.get(id);
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(ticket.name() + ".ticket.json", StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(files.write(ticket).getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** {@code If-Match} carries the version that was looked at. */
+    @Operation(summary = "Rename a saved ticket, or put another document in its place")
+    @PutMapping("/{id}")
+    ResponseEntity<SavedTicketView> changeSavedTicket(
+            @PathVariable UUID id,
+            @RequestHeader("If-Match") String ifMatch,
+            @Valid @RequestBody SavedTicketRequest request) {
+        return tagged(
+                HttpStatus.OK,
+                saved.change(id, IfMatch.version(ifMatch, "saved ticket"), request.name(), request.document()));
+    }
+
+    @Operation(summary = "Say whether new jobs begin with a saved ticket")
+    @PutMapping("/{id}/for-new-jobs")
+    SavedTicketView useForNewJobs(@PathVariable UUID id, @Valid @RequestBody ForNewJobsRequest request) {
+        return view(saved.useForNewJobs(id, request.forNewJobs()));
+    }
+
+    @Operation(summary = "Delete a saved ticket; jobs that took it keep theirs")
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void deleteSavedTicket(@PathVariable UUID id) {
+        saved.remove(id);
+    }
+
+    private ResponseEntity<SavedTicketView> tagged(HttpStatus status, SavedTicket ticket) {
+        return ResponseEntity.status(status)
+                .eTag("\"" + ticket.version() + "\"")
+                .body(view(ticket));
+    }
+
+    private SavedTicketView view(SavedTicket ticket) {
+        return new SavedTicketView(
+                ticket.id(),
+                ticket.version(),
+                ticket.name(),
+                ticket.isForNewJobs(),
+                ticket.savedAt(),
+                json.ticket(ticket.document()));
+    }
+}
