@@ -14,6 +14,7 @@ export const routes: RouteObject[] = [
         errorElement: <Lost />,
         children: [
           { path: '/', lazy: () => import('../features/jobs/page') },
+          { path: '/saved-tickets', lazy: () => import('../features/savedtickets/page') },
           { path: '/profiles', lazy: () => import('../features/profiles/page') },
           {
             path: '/jobs/:jobId',

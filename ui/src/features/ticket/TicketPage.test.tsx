@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { fakeServer, never, problem } from '../../testing/fakeServer';
 import { openPage } from '../../testing/openPage';
-import { estimate, jobAnswers, original, pictureEstimate, run, ticket } from '../../testing/samples';
+import { estimate, jobAnswers, original, pictureEstimate, run, ticket, ticketDocument } from '../../testing/samples';
 
 const answers = () => ({
   ...jobAnswers(original('a'), original('b')),
@@ -29,6 +29,23 @@ describe('the ticket page', () => {
     expect(await screen.findByRole('region', { name: 'Ticket' })).toBeTruthy();
   });
 
+  it('takes a saved ticket into the job, and saves this one', async () => {
+    const wall = { id: 'wall', version: 0, name: 'Wall prints', forNewJobs: false, savedAt: '2026-11-20T09:00:00Z' };
+    const server = fakeServer({
+      ...answers(),
+      'GET /saved-tickets': [{ ...wall, document: { ...ticketDocument, ppi: 240 } }],
+      'POST /jobs/job/tickets': { ...ticket({ name: 'Wall prints' }), id: 'second' },
+      'POST /saved-tickets': { ...wall, name: 'Prints 8 × 10', document: ticketDocument },
+    });
+    openPage('/jobs/job/ticket');
+    fireEvent.click(await screen.findByRole('button', { name: 'Save for other jobs' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Save' }));
+    await waitFor(() => expect(server.of('POST /saved-tickets')[0]?.body).toMatchObject({ name: 'Prints 8 × 10' }));
+    fireEvent.click(await screen.findByRole('button', { name: '+ another ticket' }));
+    fireEvent.click(await screen.findByText('saved: Wall prints'));
+    await waitFor(() => expect(server.of('POST /jobs/job/tickets')[0]?.body).toMatchObject({ name: 'Wall prints', ppi: 240 }));
+  });
+
   it('adds another ticket beside this one, with a folder of its own', async () => {
     const server = fakeServer({
       ...answers(),
@@ -36,6 +53,7 @@ describe('the ticket page', () => {
     });
     const router = openPage('/jobs/job/ticket');
     fireEvent.click(await screen.findByRole('button', { name: '+ another ticket' }));
+    fireEvent.click(await screen.findByText('a copy of this one'));
     await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/ticket/second'));
     expect(server.of('POST /jobs/job/tickets')[0]?.body).toMatchObject({ name: 'Prints 8 × 10 2', folder: 'prints-8x10-b' });
   });

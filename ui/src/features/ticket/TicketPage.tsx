@@ -1,17 +1,19 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Popconfirm, Popover } from 'antd';
+import { App, Button, Dropdown, Popconfirm, Popover } from 'antd';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api } from '../../api/client';
 import { Problem, type ProblemDetail } from '../../api/problems';
 import { count } from '../../shared/format';
+import { NameField } from '../../shared/NameField';
 import { Failed, Loading } from '../../shared/states';
 import { useJob } from '../jobs';
 import { useOriginals } from '../originals';
+import { saveTicket, useSavedTickets } from '../savedtickets';
 import { Meaning } from './Meaning';
 import { TextForm } from './phrases';
 import { NearLines } from './NearLines';
-import { activate, estimateQuery, planQuery, startRun, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketView } from './queries';
+import { activate, estimateQuery, planQuery, startRun, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketDocument, type TicketView } from './queries';
 import { NamesShown } from './NamesShown';
 import { Sentence } from './Sentence';
 import { SheetDrawing } from './SheetDrawing';
@@ -57,19 +59,20 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
     onError: tell,
   });
   const add = useMutation({
-    mutationFn: () =>
-      answer(
-        api.POST('/api/v1/jobs/{jobId}/tickets', {
-          params: { path: { jobId } },
-          body: { ...ticket.document, name: `${ticket.document.name} 2`, folder: `${ticket.document.folder}-b` },
-        }),
-      ),
+    mutationFn: (body: TicketDocument) =>
+      answer(api.POST('/api/v1/jobs/{jobId}/tickets', { params: { path: { jobId } }, body })),
     onSuccess: (added) => {
       queries.setQueryData(ticketsQuery(jobId).queryKey, (before) => [...(before ?? []), added]);
       void queries.invalidateQueries({ queryKey: ['jobs'] });
       activate(jobId, added.id);
       void navigate(`/jobs/${jobId}/ticket/${added.id}`);
     },
+    onError: tell,
+  });
+  const saved = useSavedTickets();
+  const save = useMutation({
+    mutationFn: (name: string) => saveTicket(queries, name, document),
+    onSuccess: ({ name }) => void message.success(`Saved as “${name}”. Other jobs can use it.`),
     onError: tell,
   });
   const remove = useMutation({
@@ -96,9 +99,27 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
               {one.id === ticket.id ? document.name : one.document.name}
             </Link>
           ))}
-          <Button type="text" onClick={() => add.mutate()} loading={add.isPending}>
-            + another ticket
-          </Button>
+          <Dropdown
+            trigger={['click']}
+            menu={{
+              items: [
+                {
+                  key: 'copy',
+                  label: 'a copy of this one',
+                  onClick: () => add.mutate({ ...document, name: `${document.name} 2`, folder: `${document.folder}-b` }),
+                },
+                ...saved.map(({ id, name, document: kept }) => ({
+                  key: id,
+                  label: `saved: ${name}`,
+                  onClick: () => add.mutate({ ...kept, name }),
+                })),
+              ],
+            }}
+          >
+            <Button type="text" loading={add.isPending}>
+              + another ticket
+            </Button>
+          </Dropdown>
         </nav>
         <section className="card docket-body" aria-label="Ticket">
           <Sentence
@@ -110,6 +131,30 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           />
           {estimate && <NamesShown names={estimate.pictures.map(({ name }) => name)} />}
           <div className="docket-foot">
+            {saved.length > 0 && (
+              <Dropdown
+                trigger={['click']}
+                menu={{
+                  items: saved.map(({ id, name, document: kept }) => ({
+                    key: id,
+                    label: name,
+                    onClick: () => change({ ...kept, name: document.name, folder: document.folder }),
+                  })),
+                }}
+              >
+                <Button type="text" size="small">
+                  Use a saved ticket here
+                </Button>
+              </Dropdown>
+            )}
+            <Popover
+              trigger="click"
+              content={<NameField label="name to save it under" value={document.name} onKeep={(name) => save.mutate(name)} />}
+            >
+              <Button type="text" size="small" loading={save.isPending}>
+                Save for other jobs
+              </Button>
+            </Popover>
             <Popover
               trigger="click"
               content={<TextForm label="name of this ticket" value={document.name} onChange={(name) => change({ name })} />}

@@ -4,6 +4,7 @@ import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.problems.IfMatch;
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -61,6 +62,13 @@ class SavedTicketController {
             @NotBlank @Size(max = 120) String name,
             @NotNull @Valid TicketDocument document) {}
 
+    /** How a file of a saved ticket is laid out; it is read as JSON, so that earlier versions of it can be told. */
+    record TicketFileView(
+            @Schema(allowableValues = "ticket") @NotNull String kind,
+            int version,
+            @NotNull String name,
+            @NotNull TicketDocument ticket) {}
+
     record ForNewJobsRequest(
             @Schema(description = "False: new jobs begin with the usual ticket")
             boolean forNewJobs) {}
@@ -77,7 +85,12 @@ class SavedTicketController {
         return tagged(HttpStatus.CREATED, saved.save(request.name(), request.document()));
     }
 
-    @Operation(summary = "Save a ticket that came as a file, as getSavedTicketFile gives it")
+    @Operation(
+            summary = "Save a ticket that came as a file, of this version or an earlier one",
+            requestBody =
+                    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            required = true,
+                            content = @Content(schema = @Schema(implementation = TicketFileView.class))))
     @PostMapping("/file")
     ResponseEntity<SavedTicketView> addSavedTicketFile(@RequestBody JsonNode file) {
         TicketFile.Content content = files.read(file);

@@ -1,0 +1,1 @@
+export { saveTicket, useSavedTickets, type SavedTicket } from './queries';

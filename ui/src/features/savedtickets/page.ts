@@ -1,0 +1,1 @@
+export { SavedTicketsPage as Component } from './SavedTicketsPage';
