@@ -33,7 +33,9 @@ export default function PictureTexts({ ticket, pictures, value, onKeep, onClose 
         Written into the files that “{ticket.document.name}” makes, in Exif, IPTC and XMP. Empty fields leave what the ticket or
         the original says.
       </p>
-      <TextsFields value={texts} onChange={setTexts} />
+      <div className="own-form">
+        <TextsFields value={texts} onChange={setTexts} />
+      </div>
     </Modal>
   );
 }
