@@ -26,7 +26,7 @@ export const ticketDocument: Schemas['TicketDocument'] = {
   sharpening: { kind: 'none' },
   colour: { kind: 'convert', profile: { digest: 's', model: 'RGB' }, intent: 'RELATIVE', blackPoint: 'COMPENSATED' },
   rounding: 'NEAREST',
-  file: { kind: 'jpeg', quality: 95 },
+  file: { kind: 'jpeg', quality: 95, chroma: 'FULL' },
   names: [{ kind: 'original' }, { kind: 'size' }],
   letters: 'AS_IT_IS',
   folder: 'prints-8x10',
@@ -130,6 +130,7 @@ export const run = (changed: Partial<Schemas['RunView']> = {}): Schemas['RunView
   finishedAt: '2026-11-20T10:05:00Z',
   piecesPerMinute: 12,
   secondsLeft: null,
+  fileBytes: 0,
   counts: { all: 2, checked: 2, failed: 0, making: 0, waiting: 0, stopped: 0 },
   ...changed,
 });

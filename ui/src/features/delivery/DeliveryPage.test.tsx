@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { fakeServer, never, problem } from '../../testing/fakeServer';
 import { openPage } from '../../testing/openPage';
@@ -59,6 +59,25 @@ describe('the delivery page', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Make it again' }));
     await waitFor(() => expect(server.of('POST /runs/run/retry')[0]?.body).toEqual({ pieceIds: ['a'] }));
     await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/run/run'));
+  });
+
+  it('lists all runs with their room on the disk, and deletes one with its files or without', async () => {
+    const other = run({ id: 'other', folder: 'Kite days/old', fileBytes: 3 * 1024 * 1024 });
+    const going = run({ id: 'going', folder: 'Kite days/new', state: 'RUNNING', finishedAt: null });
+    const server = fakeServer({
+      ...answers(delivered('a')),
+      'GET /jobs/job/runs': [run(), other, going],
+      'DELETE /runs/other': new Response(null, { status: 204 }),
+    });
+    openPage('/jobs/job/delivery/run');
+    const list = await screen.findByRole('region', { name: 'All runs of this job' });
+    const [, old, now] = within(list).getAllByRole('listitem');
+    expect(old!.textContent).toContain('3 MiB');
+    expect(within(now!).getByRole('button', { name: 'Delete' })).toHaveProperty('disabled', true);
+    fireEvent.click(within(old!).getByRole('button', { name: 'Delete' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Delete the run, keep its files' }));
+    await waitFor(() => expect(server.of('DELETE /runs/other')).toHaveLength(1));
+    expect(await screen.findByText('The run was deleted; Kite days/old stays.')).toBeTruthy();
   });
 
   it('looks before a download whether all is still there', async () => {

@@ -8,6 +8,7 @@ import { bytes, count, day, decimals, pixels, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { Verdict } from '../../shared/Verdict';
 import { useRuns } from '../run';
+import { AllRuns } from './AllRuns';
 import '../../shared/verdict.css';
 import './delivery.css';
 
@@ -229,6 +230,11 @@ export function DeliveryPage() {
               ),
           },
         ]}
+      />
+      <AllRuns
+        jobId={jobId}
+        runs={runs.data}
+        onDeleted={(gone) => gone.id === shownId && void navigate(`/jobs/${jobId}/delivery`, { replace: true })}
       />
     </main>
   );

@@ -1,8 +1,10 @@
 import { Checkbox, Radio, Slider, Space } from 'antd';
+import { Choice } from './phrases';
 import type { TicketDocument } from './queries';
 
 type File = TicketDocument['file'];
 type Pdf = Extract<File, { kind: 'pdf' }>;
+type Chroma = Extract<File, { kind: 'jpeg' }>['chroma'];
 type Depth = Extract<File, { kind: 'png' }>['depth'];
 
 /** The file that a piece becomes. */
@@ -10,10 +12,11 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
   const choose = (kind: File['kind']) => {
     const depth = depthOf(value);
     const quality = qualityOf(value);
-    if (kind === 'jpeg') onChange({ kind, quality });
+    const chroma = chromaOf(value);
+    if (kind === 'jpeg') onChange({ kind, quality, chroma });
     if (kind === 'tiff') onChange({ kind, packing: 'PLAIN', depth });
     if (kind === 'png') onChange({ kind, depth });
-    if (kind === 'pdf') onChange({ kind, pixels: { kind: 'jpeg', quality }, marks: 'CROP_AND_FOLD' });
+    if (kind === 'pdf') onChange({ kind, pixels: { kind: 'jpeg', quality, chroma }, marks: 'CROP_AND_FOLD' });
   };
   return (
     <Space orientation="vertical" style={{ width: '100%' }}>
@@ -23,7 +26,7 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
         <Radio value="png">PNG</Radio>
         <Radio value="pdf">PDF page</Radio>
       </Radio.Group>
-      {value.kind === 'jpeg' && <Quality value={value.quality} onChange={(quality) => onChange({ kind: 'jpeg', quality })} />}
+      {value.kind === 'jpeg' && <Coding value={value} onChange={(coding) => onChange({ ...value, ...coding })} />}
       {value.kind === 'tiff' && (
         <Radio.Group value={value.packing} onChange={(event) => onChange({ ...value, packing: event.target.value })}>
           <Space orientation="vertical" size={4}>
@@ -50,16 +53,34 @@ function qualityOf(file: File): number {
   return file.kind === 'pdf' && file.pixels.kind === 'jpeg' ? file.pixels.quality : 95;
 }
 
-function Quality({ value, onChange }: { value: number; onChange: (value: number) => void }) {
+function chromaOf(file: File): Chroma {
+  if (file.kind === 'jpeg') return file.chroma;
+  return file.kind === 'pdf' && file.pixels.kind === 'jpeg' ? file.pixels.chroma : 'FULL';
+}
+
+const chromaNames: Record<Chroma, string> = {
+  FULL: 'colour at full resolution (4:4:4): for prints',
+  HALF_WIDTH: 'colour at half its width (4:2:2)',
+  HALF: 'colour at half its width and height (4:2:0): smaller, for screens',
+};
+
+interface CodingProps {
+  value: { quality: number; chroma: Chroma };
+  onChange: (value: { quality: number; chroma: Chroma }) => void;
+}
+
+function Coding({ value: { quality, chroma }, onChange }: CodingProps) {
   return (
-    <label className="field">
-      <span>quality {value}</span>
-      <Slider min={60} max={100} defaultValue={value} onChangeComplete={onChange} />
-      <span className="quiet">
-        Above 95 mostly the file grows. Colour keeps its full resolution. A JPEG that keeps all its pixels is not coded anew:
-        only its marks change.
-      </span>
-    </label>
+    <>
+      <label className="field">
+        <span>quality {quality}</span>
+        <Slider min={60} max={100} defaultValue={quality} onChangeComplete={(changed) => onChange({ quality: changed, chroma })} />
+        <span className="quiet">
+          Above 95 mostly the file grows. A JPEG that keeps all its pixels is not coded anew: only its marks change.
+        </span>
+      </label>
+      <Choice value={chroma} words={chromaNames} onChange={(changed) => onChange({ quality, chroma: changed })} />
+    </>
   );
 }
 
@@ -84,7 +105,7 @@ function PdfFields({ value, onChange }: { value: Pdf; onChange: (value: File) =>
         onChange={(event) =>
           onChange({
             ...value,
-            pixels: event.target.value === 'jpeg' ? { kind: 'jpeg', quality: 95 } : { kind: 'whole', depth: 'AS_ORIGINAL' },
+            pixels: event.target.value === 'jpeg' ? { kind: 'jpeg', quality: 95, chroma: 'FULL' } : { kind: 'whole', depth: 'AS_ORIGINAL' },
           })
         }
       >
@@ -94,7 +115,7 @@ function PdfFields({ value, onChange }: { value: Pdf; onChange: (value: File) =>
         </Space>
       </Radio.Group>
       {pixels.kind === 'jpeg' ? (
-        <Quality value={pixels.quality} onChange={(quality) => onChange({ ...value, pixels: { kind: 'jpeg', quality } })} />
+        <Coding value={pixels} onChange={(coding) => onChange({ ...value, pixels: { kind: 'jpeg', ...coding } })} />
       ) : (
         <DepthForm value={pixels.depth} onChange={(depth) => onChange({ ...value, pixels: { kind: 'whole', depth } })} />
       )}

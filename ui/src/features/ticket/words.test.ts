@@ -22,7 +22,7 @@ describe('a ticket reads as a sentence', () => {
     );
     expect(fileWords({ kind: 'tiff', packing: 'DEFLATE', depth: 'EIGHT' })).toBe('TIFF, 8 bit, compressed');
     expect(fileWords({ kind: 'png', depth: 'AS_ORIGINAL' })).toBe('PNG');
-    expect(fileWords({ kind: 'pdf', pixels: { kind: 'jpeg', quality: 90 }, marks: 'CROP_AND_FOLD' })).toBe(
+    expect(fileWords({ kind: 'pdf', pixels: { kind: 'jpeg', quality: 90, chroma: 'FULL' }, marks: 'CROP_AND_FOLD' })).toBe(
       'PDF pages, JPEG quality 90 inside, with marks',
     );
     expect(sharpeningWords({ kind: 'local-contrast', strength: 15, radius: { value: 2.5, unit: 'MM' } })).toBe('local contrast, strength 15');

@@ -188,16 +188,22 @@ export function sharpeningWords(sharpening: TicketDocument['sharpening']): strin
   }
 }
 
+const chromaWords: Record<Extract<TicketDocument['file'], { kind: 'jpeg' }>['chroma'], string> = {
+  FULL: '',
+  HALF_WIDTH: ', 4:2:2',
+  HALF: ', 4:2:0',
+};
+
 export function fileWords(file: TicketDocument['file']): string {
   switch (file.kind) {
     case 'jpeg':
-      return `JPEG, quality ${file.quality}`;
+      return `JPEG, quality ${file.quality}${chromaWords[file.chroma]}`;
     case 'tiff':
       return `TIFF${depthWords[file.depth]}${file.packing === 'PLAIN' ? '' : ', compressed'}`;
     case 'png':
       return `PNG${depthWords[file.depth]}`;
     case 'pdf': {
-      const pixels = file.pixels.kind === 'jpeg' ? `JPEG quality ${file.pixels.quality} inside` : `lossless${depthWords[file.pixels.depth]}`;
+      const pixels = file.pixels.kind === 'jpeg' ? `JPEG quality ${file.pixels.quality}${chromaWords[file.pixels.chroma]} inside` : `lossless${depthWords[file.pixels.depth]}`;
       return `PDF pages, ${pixels}${file.marks === 'NONE' ? '' : ', with marks'}`;
     }
     default:

@@ -92,7 +92,7 @@ public final class Formats {
     /** All formats that are written. */
     private PieceFormat written(FileFormat format) {
         return switch (format) {
-            case FileFormat.Jpeg jpeg -> new JpegPieces(profiles, jpeg.quality(), crew);
+            case FileFormat.Jpeg jpeg -> new JpegPieces(profiles, jpeg, crew);
             case FileFormat.Png _ -> new PngPieces(profiles, crew);
             case FileFormat.Tiff tiff -> new TiffPieces(profiles, tiff.packing(), crew);
             case FileFormat.Pdf pdf -> new PdfPieces(profiles, pdf.pixels(), scratch, crew);

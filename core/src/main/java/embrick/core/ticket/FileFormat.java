@@ -12,9 +12,15 @@ public sealed interface FileFormat {
         return 8;
     }
 
-    /** JPEG, colour at full resolution (4:4:4), quality 1 to 100. */
-    record Jpeg(int quality) implements FileFormat {
+    /** JPEG, quality 1 to 100. */
+    record Jpeg(int quality, Chroma chroma) implements FileFormat {
+        /** Colour at full resolution. */
+        public Jpeg(int quality) {
+            this(quality, Chroma.FULL);
+        }
+
         public Jpeg {
+            Objects.requireNonNull(chroma);
             if (quality < 1 || quality > 100) {
                 throw new IllegalArgumentException("quality: expected 1 to 100, got " + quality);
             }
@@ -23,6 +29,31 @@ public sealed interface FileFormat {
         @Override
         public String suffix() {
             return "jpg";
+        }
+    }
+
+    /** How finely a JPEG keeps colour beside brightness (T.81, A.1.1; the trade's 4:4:4, 4:2:2 and 4:2:0). */
+    enum Chroma {
+        FULL(1, 1),
+        HALF_WIDTH(2, 1),
+        HALF(2, 2);
+
+        private final int across;
+        private final int down;
+
+        Chroma(int across, int down) {
+            this.across = across;
+            this.down = down;
+        }
+
+        /** Pixels across that share one colour. */
+        public int across() {
+            return across;
+        }
+
+        /** Pixels down that share one colour. */
+        public int down() {
+            return down;
         }
     }
 

@@ -2,6 +2,7 @@ package embrick.formats.jpeg;
 
 import embrick.core.plan.Plan;
 import embrick.core.print.PixelRows;
+import embrick.core.ticket.FileFormat;
 import embrick.core.source.SourceFacts;
 import embrick.core.units.PixelSize;
 import embrick.formats.crew.Crew;
@@ -19,26 +20,26 @@ import java.nio.file.Path;
 /** Pieces as JPEG, and the JPEGs on pages. */
 public final class JpegPieces implements PieceFormat {
     private final JpegPictures pictures;
-    private final int quality;
+    private final FileFormat.Jpeg coding;
     private final Crew crew;
 
-    public JpegPieces(ProfileShelf profiles, int quality, Crew crew) {
+    public JpegPieces(ProfileShelf profiles, FileFormat.Jpeg coding, Crew crew) {
         this.crew = crew;
         this.pictures = new JpegPictures(new PictureColours(profiles));
-        this.quality = quality;
+        this.coding = coding;
     }
 
     @Override
     public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
-        write(print, marks, quality, to.stream(), crew, progress);
+        write(print, marks, coding, to.stream(), crew, progress);
     }
 
     /** Writes rows as a JPEG somewhere else than into a file of its own. */
     public static void write(
-            PixelRows print, PrintFile marks, int quality, OutputStream to, Crew crew, PrintFile.Progress progress)
+            PixelRows print, PrintFile marks, FileFormat.Jpeg coding, OutputStream to, Crew crew, PrintFile.Progress progress)
             throws IOException {
-        JpegWriter.write(print, marks, quality, to, crew, progress);
+        JpegWriter.write(print, marks, coding, to, crew, progress);
     }
 
     @Override

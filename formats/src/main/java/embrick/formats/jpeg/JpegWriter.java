@@ -1,6 +1,7 @@
 package embrick.formats.jpeg;
 
 import embrick.core.print.PixelRows;
+import embrick.core.ticket.FileFormat;
 import embrick.formats.crew.Crew;
 import embrick.formats.crew.RowParts;
 import embrick.formats.picture.PrintFile;
@@ -13,14 +14,14 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Writes a baseline JPEG, colour at full resolution, strip by strip.
+ * Writes a baseline JPEG strip by strip.
  *
  * <p>The library only encodes whole pictures. Each strip is therefore encoded as one of its own, and their scans are
  * joined by restart markers (T.81, B.2.4.4 and F.1.1.5.2: a restart resets the prediction, as the beginning of a picture
  * does). The joined file decodes to the same pixels as one encoded whole, and memory grows with the strip only.
  */
 public final class JpegWriter {
-    /** Rows of a strip: whole blocks of 8, and at 65 500 px wide still under the 65 535 blocks a restart interval holds. */
+    /** Rows of a strip: whole blocks of 8, also where two rows share their colour, and at 65 500 px wide still under the 65 535 blocks a restart interval holds. */
     private static final int STRIP_ROWS = 64;
 
     private static final int BLOCK = 8;
@@ -28,19 +29,23 @@ public final class JpegWriter {
     private JpegWriter() {}
 
     public static void write(
-            PixelRows print, PrintFile file, int quality, OutputStream to, Crew crew, PrintFile.Progress progress)
+            PixelRows print, PrintFile file, FileFormat.Jpeg coding, OutputStream to, Crew crew, PrintFile.Progress progress)
             throws IOException {
         DataOutputStream out = new DataOutputStream(to);
         int width = print.size().width();
         int height = print.size().height();
         int strips = Math.ceilDiv(height, STRIP_ROWS);
         TurboJpeg.PixelLayout layout = TurboJpeg.PixelLayout.ofChannels(print.channels());
-        new RowParts(crew, print, STRIP_ROWS).inOrder(rows -> new Encoding(rows, layout, quality), (rows, encoded) -> {
+        // Grey has no colour to share; T.81, A.2.2: a unit of one component is one block.
+        FileFormat.Chroma chroma = print.channels() == 1 ? FileFormat.Chroma.FULL : coding.chroma();
+        int unitsOfStrip =
+                Math.ceilDiv(width, BLOCK * chroma.across()) * (STRIP_ROWS / (BLOCK * chroma.down()));
+        new RowParts(crew, print, STRIP_ROWS).inOrder(rows -> new Encoding(rows, layout, coding), (rows, encoded) -> {
             int strip = rows.first() / STRIP_ROWS;
             for (EncodedStrip next : encoded) {
                 if (strip == 0) {
                     JpegMarks.write(out, file, print.size(), layout);
-                    next.writeTables(out, height, Math.ceilDiv(width, BLOCK) * (STRIP_ROWS / BLOCK));
+                    next.writeTables(out, height, unitsOfStrip);
                 } else {
                     out.writeShort(0xFF00 | (JpegHeader.RST0 + (strip - 1) % 8));
                 }
@@ -60,11 +65,11 @@ public final class JpegWriter {
         private final TurboJpeg.Encoder encoder;
         private final byte[] samples;
 
-        Encoding(PixelRows print, TurboJpeg.PixelLayout layout, int quality) {
+        Encoding(PixelRows print, TurboJpeg.PixelLayout layout, FileFormat.Jpeg coding) {
             int mostRows = Math.min(STRIP_ROWS, print.size().height());
             this.print = print;
             this.layout = layout;
-            this.encoder = new TurboJpeg.Encoder(layout, print.size().width(), mostRows, quality);
+            this.encoder = new TurboJpeg.Encoder(layout, print.size().width(), mostRows, coding);
             this.samples = new byte[mostRows * print.size().width() * print.channels()];
         }
 

@@ -5,6 +5,7 @@ import static java.lang.foreign.ValueLayout.JAVA_BYTE;
 import static java.lang.foreign.ValueLayout.JAVA_INT;
 import static java.lang.foreign.ValueLayout.JAVA_LONG;
 
+import embrick.core.ticket.FileFormat;
 import embrick.formats.binding.NativeLibrary;
 import java.io.IOException;
 import java.lang.foreign.Arena;
@@ -46,9 +47,11 @@ final class TurboJpeg {
         }
     }
 
-    /** TJSAMP_444 and TJSAMP_GRAY: colour at full resolution. */
+    /** TJSAMP_444, TJSAMP_422, TJSAMP_420 and TJSAMP_GRAY. */
     private static final int SAMP_444 = 0;
 
+    private static final int SAMP_422 = 1;
+    private static final int SAMP_420 = 2;
     private static final int SAMP_GRAY = 3;
     private static final int FLAG_NOREALLOC = 1024;
     private static final int FLAG_STOPONWARNING = 8192;
@@ -144,11 +147,11 @@ final class TurboJpeg {
         private final MemorySegment encodedAddress;
         private final MemorySegment encodedSize;
 
-        Encoder(PixelLayout layout, int width, int mostRows, int quality) {
+        Encoder(PixelLayout layout, int width, int mostRows, FileFormat.Jpeg coding) {
             this.layout = layout;
             this.width = width;
-            this.quality = quality;
-            this.sampling = layout == PixelLayout.GREY ? SAMP_GRAY : SAMP_444;
+            this.quality = coding.quality();
+            this.sampling = layout == PixelLayout.GREY ? SAMP_GRAY : sampling(coding.chroma());
             this.pixels = arena.allocate((long) width * mostRows * layout.channels());
             // The library counts three channels; four inks at quality 100 need more.
             long room = NativeLibrary.call(() -> (long) BUF_SIZE.invokeExact(width, mostRows, sampling))
@@ -157,6 +160,14 @@ final class TurboJpeg {
             this.encoded = arena.allocate(room);
             this.encodedAddress = arena.allocate(ADDRESS);
             this.encodedSize = arena.allocate(JAVA_LONG);
+        }
+
+        private static int sampling(FileFormat.Chroma chroma) {
+            return switch (chroma) {
+                case FULL -> SAMP_444;
+                case HALF_WIDTH -> SAMP_422;
+                case HALF -> SAMP_420;
+            };
         }
 
         /** Where the next strip's samples go, before {@link #encode}. */

@@ -53,7 +53,7 @@ public final class PdfPieces implements PieceFormat {
                     pages.add(
                             PageLayout.of(plan),
                             PdfPages.picture(Packing.JPEG, plan, marks.profile()),
-                            out -> JpegPieces.write(print, marks, jpeg.quality(), out, crew, progress));
+                            out -> JpegPieces.write(print, marks, jpeg, out, crew, progress));
                 case FileFormat.PagePixels.Whole _ ->
                     pages.add(
                             PageLayout.of(plan),

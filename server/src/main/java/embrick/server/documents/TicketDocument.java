@@ -6,6 +6,7 @@ import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.Anchor;
 import embrick.core.ticket.Depth;
+import embrick.core.ticket.FileFormat.Chroma;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.FileFormat.PageMarks;
 import embrick.core.ticket.Fit.TrimMarks;
@@ -174,7 +175,20 @@ public record TicketDocument(
     })
     @Schema(oneOf = {FileDocument.Jpeg.class, FileDocument.Tiff.class, FileDocument.Png.class, FileDocument.Pdf.class})
     public sealed interface FileDocument {
-        record Jpeg(int quality) implements FileDocument {}
+        record Jpeg(
+                int quality,
+
+                @Schema(description = "How finely colour is kept beside brightness", defaultValue = "FULL")
+                Chroma chroma)
+                implements FileDocument {
+            public Jpeg {
+                chroma = chroma == null ? Chroma.FULL : chroma;
+            }
+
+            public Jpeg(int quality) {
+                this(quality, Chroma.FULL);
+            }
+        }
 
         record Tiff(@NotNull Packing packing, @NotNull Depth depth) implements FileDocument {}
 
@@ -193,7 +207,16 @@ public record TicketDocument(
     })
     @Schema(oneOf = {PagePixelsDocument.CodedPixels.class, PagePixelsDocument.WholePixels.class})
     public sealed interface PagePixelsDocument {
-        record CodedPixels(int quality) implements PagePixelsDocument {}
+        record CodedPixels(
+                int quality,
+
+                @Schema(description = "How finely colour is kept beside brightness", defaultValue = "FULL")
+                Chroma chroma)
+                implements PagePixelsDocument {
+            public CodedPixels {
+                chroma = chroma == null ? Chroma.FULL : chroma;
+            }
+        }
 
         record WholePixels(@NotNull Depth depth) implements PagePixelsDocument {}
     }

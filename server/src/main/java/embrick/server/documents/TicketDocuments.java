@@ -215,7 +215,7 @@ public final class TicketDocuments {
 
     private static FileFormat file(FileDocument file) {
         return switch (file) {
-            case FileDocument.Jpeg jpeg -> new FileFormat.Jpeg(jpeg.quality());
+            case FileDocument.Jpeg jpeg -> new FileFormat.Jpeg(jpeg.quality(), jpeg.chroma());
             case FileDocument.Tiff tiff -> new FileFormat.Tiff(tiff.packing(), tiff.depth());
             case FileDocument.Png png -> new FileFormat.Png(png.depth());
             case FileDocument.Pdf pdf -> new FileFormat.Pdf(pixels(pdf.pixels()), pdf.marks());
@@ -225,7 +225,7 @@ public final class TicketDocuments {
     private static FileFormat.PagePixels pixels(PagePixelsDocument pixels) {
         return switch (pixels) {
             case PagePixelsDocument.CodedPixels coded ->
-                new FileFormat.PagePixels.Coded(new FileFormat.Jpeg(coded.quality()));
+                new FileFormat.PagePixels.Coded(new FileFormat.Jpeg(coded.quality(), coded.chroma()));
             case PagePixelsDocument.WholePixels whole -> new FileFormat.PagePixels.Whole(whole.depth());
         };
     }

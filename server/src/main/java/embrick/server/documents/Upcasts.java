@@ -131,6 +131,8 @@ final class Upcasts {
      * named only their kernel, which was always the same, had no bare corners, and limits of the centre alone.
      */
     static ObjectNode plan(ObjectNode plan) {
+        keepColour(plan.path("file"));
+        keepColour(plan.path("file").path("pixels").path("jpeg"));
         if (!plan.has("metadata")) {
             ObjectNode metadata = plan.putObject("metadata");
             metadata.put("kept", "NONE").put("place", "DROPPED").put("serialNumbers", "DROPPED");
@@ -194,6 +196,13 @@ final class Upcasts {
             }
         }
         return facts;
+    }
+
+    /** JPEGs kept colour at full resolution. */
+    private static void keepColour(JsonNode file) {
+        if (file instanceof ObjectNode object && object.has("quality") && !object.has("chroma")) {
+            object.put("chroma", "FULL");
+        }
     }
 
     private static void deepen(JsonNode file) {

@@ -57,7 +57,7 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
     List<Piece> lockAll(Collection<UUID> ids);
 
     @Query("""
-            select p.runId as runId, p.state as state, count(p) as pieces from Piece p
+            select p.runId as runId, p.state as state, count(p) as pieces, coalesce(sum(p.fileBytes), 0) as bytes from Piece p
             where p.runId in :runIds group by p.runId, p.state
             """)
     List<StateCount> count(Collection<UUID> runIds);
@@ -69,6 +69,9 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
         Piece.State getState();
 
         long getPieces();
+
+        /** Of their files. */
+        long getBytes();
     }
 
     long countByRunIdAndState(UUID runId, Piece.State state);

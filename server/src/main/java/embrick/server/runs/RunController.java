@@ -1,5 +1,6 @@
 package embrick.server.runs;
 
+import embrick.server.runs.RunRemoval.FilesThen;
 import embrick.server.runs.RunViews.RunView;
 import embrick.server.runs.RunViews.WholeRun;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -13,12 +14,14 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -29,12 +32,14 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 class RunController {
     private final RunStart starts;
     private final RunService runs;
+    private final RunRemoval removal;
     private final RunViews views;
     private final RunEvents events;
 
-    RunController(RunStart starts, RunService runs, RunViews views, RunEvents events) {
+    RunController(RunStart starts, RunService runs, RunRemoval removal, RunViews views, RunEvents events) {
         this.starts = starts;
         this.runs = runs;
+        this.removal = removal;
         this.views = views;
         this.events = events;
     }
@@ -83,6 +88,13 @@ class RunController {
     @PostMapping("/runs/{id}/retry")
     RunView retryPieces(@PathVariable UUID id, @Valid @RequestBody Retry retry) {
         return views.run(runs.retry(id, Optional.ofNullable(retry.pieceIds())));
+    }
+
+    /** Without {@code files} they stay; what was changed since it was checked, and what is not of the run, stays in any case. */
+    @DeleteMapping("/runs/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void deleteRun(@PathVariable UUID id, @RequestParam(defaultValue = "KEPT") FilesThen files) {
+        removal.remove(id, files);
     }
 
     /**

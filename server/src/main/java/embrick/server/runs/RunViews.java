@@ -53,6 +53,10 @@ class RunViews {
             @Schema(nullable = true) Instant finishedAt,
             @Schema(nullable = true) Problem pause,
             @NotNull Counts counts,
+
+            @Schema(description = "Of its checked files, as they were delivered")
+            long fileBytes,
+
             double piecesPerMinute,
             @Schema(nullable = true) Long secondsLeft) {}
 
@@ -82,15 +86,20 @@ class RunViews {
     /** All of them with one query for their pieces. */
     List<RunView> runs(List<Run> all) {
         Map<UUID, Map<State, Long>> by = new HashMap<>();
-        pieces.count(all.stream().map(Run::id).toList())
-                .forEach(count -> by.computeIfAbsent(count.getRunId(), _ -> new EnumMap<>(State.class))
-                        .put(count.getState(), count.getPieces()));
+        Map<UUID, Long> bytes = new HashMap<>();
+        pieces.count(all.stream().map(Run::id).toList()).forEach(count -> {
+            by.computeIfAbsent(count.getRunId(), _ -> new EnumMap<>(State.class))
+                    .put(count.getState(), count.getPieces());
+            if (count.getState() == State.CHECKED) {
+                bytes.put(count.getRunId(), count.getBytes());
+            }
+        });
         return all.stream()
-                .map(run -> run(run, by.getOrDefault(run.id(), Map.of())))
+                .map(run -> run(run, by.getOrDefault(run.id(), Map.of()), bytes.getOrDefault(run.id(), 0L)))
                 .toList();
     }
 
-    private RunView run(Run run, Map<State, Long> by) {
+    private RunView run(Run run, Map<State, Long> by, long fileBytes) {
         Counts counts = new Counts(
                 by.getOrDefault(State.WAITING, 0L),
                 by.getOrDefault(State.MAKING, 0L),
@@ -118,6 +127,7 @@ class RunViews {
                 run.finishedAt().orElse(null),
                 run.pause().orElse(null),
                 counts,
+                fileBytes,
                 perMinute,
                 left);
     }

@@ -1,0 +1,75 @@
+package embrick.server.runs;
+
+import embrick.core.problem.Problem;
+import embrick.server.problems.ProblemException;
+import embrick.server.runs.DeliveredFiles.OnDisk;
+import embrick.server.runs.Piece.State;
+import embrick.server.storage.Storage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Deletes runs, with their delivered files or without. */
+@Service
+public class RunRemoval {
+    private final RunRepository runs;
+    private final PieceRepository pieces;
+    private final DeliveredFiles delivered;
+    private final Storage storage;
+
+    RunRemoval(RunRepository runs, PieceRepository pieces, DeliveredFiles delivered, Storage storage) {
+        this.runs = runs;
+        this.pieces = pieces;
+        this.delivered = delivered;
+        this.storage = storage;
+    }
+
+    /** What becomes of the files that a run has delivered. */
+    public enum FilesThen {
+        KEPT,
+        /** Those that are as they were checked; one that somebody changed stays, and what else lies in the folder. */
+        DELETED
+    }
+
+    /**
+     * Deletes a run that is at rest. Files go before rows: if this is ended in between, the run is still there with files that
+     * are missing, and is deleted again.
+     *
+     * @throws ProblemException if some of its pieces wait or are being made
+     */
+    @Transactional
+    public void remove(UUID id, FilesThen files) {
+        Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
+        List<PieceRow> all = pieces.rows(id);
+        if (all.stream().anyMatch(piece -> piece.state() == State.WAITING || piece.state() == State.MAKING)) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    List.of(new Problem(
+                            "run-at-work",
+                            "run",
+                            "This run is at work.",
+                            "Stop it, wait for the piece that is being made, then delete it.")));
+        }
+        if (files == FilesThen.DELETED) {
+            all.forEach(piece -> deleteFile(run, piece));
+        }
+        storage.discardEmptyDelivery(run.folder());
+        runs.delete(run);
+    }
+
+    private void deleteFile(Run run, PieceRow piece) {
+        if (delivered.look(run, piece).equals(Optional.of(OnDisk.PRESENT))) {
+            try {
+                Files.deleteIfExists(delivered.place(run, piece.name()));
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            }
+        }
+    }
+}

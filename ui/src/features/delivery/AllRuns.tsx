@@ -1,0 +1,78 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Popover } from 'antd';
+import { Link } from 'react-router';
+import { answer, api, type Schemas } from '../../api/client';
+import { Problem } from '../../api/problems';
+import { bytes, count, day, time } from '../../shared/format';
+
+type Run = Schemas['RunView'];
+
+interface Props {
+  jobId: string;
+  runs: Run[];
+  onDeleted: (run: Run) => void;
+}
+
+/** Every run of the job with its room on the disk, to be deleted with its files or without. */
+export function AllRuns({ jobId, runs, onDeleted }: Props) {
+  const all = runs.reduce((sum, { fileBytes }) => sum + fileBytes, 0);
+  return (
+    <section className="card delivery-runs" aria-label="All runs of this job">
+      <h2>
+        All runs of this job <span className="quiet">{bytes(all)}</span>
+      </h2>
+      <ul>
+        {runs.map((run) => (
+          <li key={run.id}>
+            <Link to={`/jobs/${jobId}/delivery/${run.id}`}>{run.folder}</Link>
+            <span className="quiet">
+              {run.ticketName}, {day(run.startedAt)} {time(run.startedAt)}
+            </span>
+            <span>
+              {run.counts.checked} of {run.counts.all} checked
+            </span>
+            <span>{bytes(run.fileBytes)}</span>
+            <DeleteRun run={run} onDeleted={() => onDeleted(run)} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function DeleteRun({ run, onDeleted }: { run: Run; onDeleted: () => void }) {
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const remove = useMutation({
+    mutationFn: (files: 'KEPT' | 'DELETED') =>
+      answer(api.DELETE('/api/v1/runs/{id}', { params: { path: { id: run.id }, query: { files } } })),
+    onSuccess: (_, files) => {
+      void message.success(files === 'DELETED' ? `${run.folder} was deleted.` : `The run was deleted; ${run.folder} stays.`);
+      onDeleted();
+    },
+    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`, 8),
+    onSettled: () => void queries.invalidateQueries({ queryKey: ['runs', run.jobId] }),
+  });
+  const isAtWork = run.state === 'RUNNING' || run.state === 'PAUSED';
+  return (
+    <Popover
+      trigger="click"
+      title={`Delete this run of ${count(run.counts.all, 'piece')}?`}
+      content={
+        <div className="delivery-delete">
+          <p className="quiet">Files that were changed since, and what else lies in the folder, stay in any case.</p>
+          <Button danger loading={remove.isPending} onClick={() => remove.mutate('DELETED')}>
+            Delete the run and its files, {bytes(run.fileBytes)}
+          </Button>
+          <Button loading={remove.isPending} onClick={() => remove.mutate('KEPT')}>
+            Delete the run, keep its files
+          </Button>
+        </div>
+      }
+    >
+      <Button type="text" size="small" disabled={isAtWork} title={isAtWork ? 'Stop it first' : undefined}>
+        Delete
+      </Button>
+    </Popover>
+  );
+}
