@@ -28,6 +28,7 @@ export const ticketDocument: Schemas['TicketDocument'] = {
   rounding: 'NEAREST',
   file: { kind: 'jpeg', quality: 95, chroma: 'FULL' },
   names: [{ kind: 'original' }, { kind: 'size' }],
+  copies: 1,
   letters: 'AS_IT_IS',
   folder: 'prints-8x10',
 };
@@ -140,6 +141,7 @@ export const piece = (id: string, changed: Partial<Schemas['PieceView']> = {}): 
   originalId: id,
   originalPath: `${id}.jpg`,
   name: `${id}_8x10.jpg`,
+  copies: 1,
   position: 0,
   state: 'CHECKED',
   checking: false,
@@ -157,6 +159,7 @@ export const delivered = (id: string, changed: Partial<Schemas['DeliveredPiece']
   originalId: id,
   originalPath: `${id}.jpg`,
   name: `${id}_8x10.jpg`,
+  copies: 1,
   state: 'CHECKED',
   onDisk: 'PRESENT',
   width: 2400,

@@ -166,7 +166,7 @@ export function DeliveryPage() {
         virtual
         size="small"
         pagination={false}
-        scroll={{ y: 470, x: 1000 }}
+        scroll={{ y: 470, x: 1075 }}
         dataSource={shownPieces}
         rowKey="pieceId"
         columns={[
@@ -203,6 +203,7 @@ export function DeliveryPage() {
             render: (_, piece) => (piece.width > 0 ? pixels(piece.width, piece.height) : '—'),
           },
           { title: 'ppi', dataIndex: 'ppi', key: 'ppi', width: 70 },
+          { title: 'Copies', dataIndex: 'copies', key: 'copies', width: 75 },
           {
             title: 'File',
             key: 'bytes',

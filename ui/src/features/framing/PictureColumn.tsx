@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useRef, type ReactNode } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
-import { decimals, stem } from '../../shared/format';
+import { count, decimals, stem } from '../../shared/format';
 import type { Override } from './queries';
 import './pictureColumn.css';
 
@@ -70,8 +70,15 @@ export const PictureColumn = memo(function PictureColumn({ originals, estimate, 
 });
 
 /** What a picture has of its own beside the ticket, in a word. */
-export function overrideWords({ ppi, sharpening }: Override): string {
-  return [ppi === null ? '' : `own ppi ${ppi}`, sharpening ? 'own sharpening' : ''].filter(Boolean).join(', ');
+export function overrideWords({ ppi, sharpening, copies, texts }: Override): string {
+  return [
+    copies ? count(copies, 'copy', 'copies') : '',
+    ppi === null ? '' : `own ppi ${ppi}`,
+    sharpening ? 'own sharpening' : '',
+    texts ? 'own words' : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 function Own({ override }: { override: Override }) {

@@ -6,7 +6,7 @@ export type OverrideView = Schemas['OverrideView'];
 export type Override = Schemas['OverrideDocument'];
 export type EditOutcome = Schemas['EditOutcome'];
 
-export const noOverride: Override = { schemaVersion: 2, ppi: null };
+export const noOverride: Override = { schemaVersion: 2, ppi: null, copies: null };
 
 export const framingsQuery = (jobId: string, shape: string | undefined) =>
   queryOptions({

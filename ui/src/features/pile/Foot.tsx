@@ -108,7 +108,7 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
             Profile
           </Button>
           <Button disabled={!ticket || !framings.isLoaded || pictures.length === 0} onClick={() => setWriting(true)}>
-            Title and caption
+            Copies and caption
           </Button>
           <Suspense fallback={null}>
             <Corrections jobId={jobId} picked={picked.map(({ original }) => original)} onDone={onDone} />
@@ -155,11 +155,11 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           <PictureTexts
             ticket={ticket}
             pictures={pictures.length}
-            value={framings.overrideOf(pictureIds[0]!).texts ?? undefined}
-            onKeep={(texts) =>
+            value={framings.overrideOf(pictureIds[0]!)}
+            onKeep={(own) =>
               framings.edit(
-                `title and caption of ${count(pictures.length, 'picture')}`,
-                pictureIds.map((originalId) => ({ originalId, override: { ...framings.overrideOf(originalId), texts } })),
+                `copies and caption of ${count(pictures.length, 'picture')}`,
+                pictureIds.map((originalId) => ({ originalId, override: { ...framings.overrideOf(originalId), ...own } })),
               )
             }
             onClose={() => setWriting(false)}

@@ -1,39 +1,53 @@
-import { Modal } from 'antd';
+import { InputNumber, Modal } from 'antd';
 import { useState } from 'react';
+import type { Schemas } from '../../api/client';
 import { count } from '../../shared/format';
 import { usualMetadata, type TicketView } from './queries';
-import { TextsFields, type Texts } from './TextsFields';
+import { TextsFields } from './TextsFields';
 import { hasWords } from './words';
+
+type Own = Pick<Schemas['OverrideDocument'], 'copies' | 'texts'>;
 
 interface Props {
   ticket: TicketView;
   pictures: number;
   /** What the first of them has already. */
-  value: Texts | undefined;
-  onKeep: (texts: Texts | null) => void;
+  value: Own;
+  onKeep: (own: Own) => void;
   onClose: () => void;
 }
 
-/** Title, caption, creators, rights and keywords for a group of pictures, written into their files under one ticket. */
+/** Copies, title, caption, creators, rights and keywords for a group of pictures under one ticket. */
 export default function PictureTexts({ ticket, pictures, value, onKeep, onClose }: Props) {
-  const [texts, setTexts] = useState(value ?? usualMetadata.texts);
+  const [copies, setCopies] = useState(value.copies ?? null);
+  const [texts, setTexts] = useState(value.texts ?? usualMetadata.texts);
   return (
     <Modal
       open
-      title={`Title and caption of ${count(pictures, 'picture')}`}
+      title={`Copies and caption of ${count(pictures, 'picture')}`}
       okText="Save"
       cancelText="Cancel"
       onOk={() => {
-        onKeep(hasWords(texts) ? texts : null);
+        onKeep({ copies, texts: hasWords(texts) ? texts : null });
         onClose();
       }}
       onCancel={onClose}
     >
-      <p className="quiet">
-        Written into the files that “{ticket.document.name}” makes, in Exif, IPTC and XMP. Empty fields leave what the ticket or
-        the original says.
-      </p>
       <div className="own-form">
+        <p className="quiet">
+          For the files that “{ticket.document.name}” makes. Empty fields leave what the ticket or the original says.
+        </p>
+        <label className="field">
+          <span>copies of each</span>
+          <InputNumber
+            min={1}
+            max={999}
+            precision={0}
+            value={copies}
+            placeholder={String(ticket.document.copies)}
+            onChange={setCopies}
+          />
+        </label>
         <TextsFields value={texts} onChange={setTexts} />
       </div>
     </Modal>

@@ -33,7 +33,7 @@ describe('the ticket', () => {
   it('reads as a sentence', () => {
     show();
     expect(sentence()).toBe(
-      'Print all 24 pictures at 8 × 10 in, turned to suit each picture, filled to the edge, with no edges, at 300 ppi, to be seen in the hand, ' +
+      'Print all 24 pictures one copy each, at 8 × 10 in, turned to suit each picture, filled to the edge, with no edges, at 300 ppi, to be seen in the hand, ' +
         'resampled as suits each picture, not sharpened, in sRGB, as JPEG, quality 95, carrying creator, rights, title and caption, named originalsize+ in letters as they are, into prints-8x10.',
     );
   });

@@ -2,7 +2,7 @@ import type { Schemas } from '../../api/client';
 import type { ProblemDetail } from '../../api/problems';
 import { SharpeningForm } from './SharpeningForm';
 import { useProfileTitle } from '../profiles';
-import { brickFields } from './BrickFields';
+import { brickFields, NumberField } from './BrickFields';
 import { Bricks } from './Bricks';
 import { ColourForm } from './ColourForm';
 import { EdgesForm } from './EdgesForm';
@@ -49,12 +49,17 @@ interface Props {
 export function Sentence({ document, pieces, problems, plan, onChange }: Props) {
   const wrong = (subject: string) => problems.find((problem) => problem.subject === subject);
   const onPaper = document.size.kind === 'paper' || document.size.kind === 'pixels';
+  const copies = document.copies ?? 1;
   const letters = document.letters ?? 'AS_IT_IS';
   const metadata = document.metadata ?? usualMetadata;
   const title = useProfileTitle(document.colour.kind === 'keep' ? undefined : document.colour.profile.digest);
   return (
     <p className="sentence">
-      Print {pieces === 0 ? 'every picture' : pieces === 1 ? 'the picture' : `all ${pieces} pictures`} at{' '}
+      Print {pieces === 0 ? 'every picture' : pieces === 1 ? 'the picture' : `all ${pieces} pictures`}{' '}
+      <Phrase after="," words={copies === 1 ? 'one copy each' : `${copies} copies each`} label="Copies" problem={wrong('copies')}>
+        {() => <NumberField label="copies of each picture" min={1} max={999} value={copies} onChange={(changed) => onChange({ copies: changed })} />}
+      </Phrase>{' '}
+      at{' '}
       <Phrase after="," words={sizeWords(document.size)} label="Size" problem={wrong('size')}>
         {() => <SizeForm value={document.size} onChange={(size) => onChange({ size })} />}
       </Phrase>

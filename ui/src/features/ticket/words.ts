@@ -248,6 +248,8 @@ export function brickWords(brick: Brick): string {
     case 'date':
     case 'pixels':
       return brick.kind;
+    case 'copies':
+      return 'copies';
     case 'bar':
       return 'bar depth';
     case 'picture-number':
@@ -270,6 +272,7 @@ export const newBricks: { label: string; brick: Brick }[] = [
   { label: 'the size', brick: { kind: 'size' } },
   { label: 'the pixels', brick: { kind: 'pixels' } },
   { label: 'the depth of the bar', brick: { kind: 'bar' } },
+  { label: 'how many copies, where more than one', brick: { kind: 'copies' } },
   { label: 'a running number', brick: { kind: 'number', digits: 3, first: 1 } },
   { label: "the number in the original's name", brick: { kind: 'picture-number' } },
   { label: 'the date of the run', brick: { kind: 'date' } },

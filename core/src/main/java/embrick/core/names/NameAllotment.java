@@ -47,9 +47,11 @@ public final class NameAllotment {
      * @param sizeText the sheet in a word, {@code 8x10in}
      * @param pixels of the file in a word, {@code 3000x2400}
      * @param taken day on which the picture was taken, where its file says it
+     * @param copies that are printed of it
      * @param suffix without its dot
      */
-    public record Wanted(String originalPath, String sizeText, String pixels, Optional<String> taken, String suffix) {}
+    public record Wanted(
+            String originalPath, String sizeText, String pixels, Optional<String> taken, int copies, String suffix) {}
 
     /** What allotting comes to. */
     public sealed interface Allotment {
@@ -126,7 +128,8 @@ public final class NameAllotment {
                 setting.bar(),
                 piece.taken(),
                 setting.day().toString(),
-                place);
+                place,
+                piece.copies());
         StringBuilder name = new StringBuilder();
         Brick before = null;
         for (Brick brick : pattern.bricks()) {

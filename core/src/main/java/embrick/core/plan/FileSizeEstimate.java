@@ -20,8 +20,7 @@ final class FileSizeEstimate {
             case FileFormat.Png _ -> model.channels() * (bits / 8) * 0.65;
             case FileFormat.Pdf pdf ->
                 switch (pdf.pixels()) {
-                    case FileFormat.PagePixels.Coded coded ->
-                        jpegBytesPerPixel(coded.jpeg());
+                    case FileFormat.PagePixels.Coded coded -> jpegBytesPerPixel(coded.jpeg());
                     case FileFormat.PagePixels.Whole _ -> model.channels() * (bits / 8) * 0.7;
                 };
         };
@@ -29,12 +28,11 @@ final class FileSizeEstimate {
 
     /** Colour that is shared by more pixels saves about a fifth to a third. */
     private static double jpegBytesPerPixel(FileFormat.Jpeg jpeg) {
-        double ofFull =
-                switch (jpeg.chroma()) {
-                    case FULL -> 1;
-                    case HALF_WIDTH -> 0.8;
-                    case HALF -> 0.7;
-                };
+        double ofFull = switch (jpeg.chroma()) {
+            case FULL -> 1;
+            case HALF_WIDTH -> 0.8;
+            case HALF -> 0.7;
+        };
         return ofFull * jpegBytesPerPixel(jpeg.quality());
     }
 

@@ -56,6 +56,7 @@ public record NamePattern(List<Brick> bricks, LetterCase letters) {
      * @param taken day on which the picture was taken, {@code 2026-08-14}, where its file says it
      * @param day of the run
      * @param place in the run, from 0
+     * @param copies that are printed of it
      */
     public record Said(
             String originalStem,
@@ -66,7 +67,8 @@ public record NamePattern(List<Brick> bricks, LetterCase letters) {
             String bar,
             Optional<String> taken,
             String day,
-            int place) {}
+            int place,
+            int copies) {}
 
     /** A part of a name. */
     public sealed interface Brick {
@@ -148,6 +150,14 @@ public record NamePattern(List<Brick> bricks, LetterCase letters) {
             @Override
             public String lay(Said said) {
                 return String.format(Locale.ROOT, "%0" + digits + "d", first + said.place());
+            }
+        }
+
+        /** How many copies are printed, {@code 3x}; nothing where it is one. */
+        record Copies() implements Brick {
+            @Override
+            public String lay(Said said) {
+                return said.copies() == 1 ? "" : said.copies() + "x";
             }
         }
 

@@ -33,7 +33,7 @@ class NameAllotmentTest {
 
     private static Allotment allot(NamePattern pattern, String... originals) {
         List<Wanted> wanted = Arrays.stream(originals)
-                .map(path -> new Wanted(path, "8x10in", "2400x3000", Optional.of("2026-08-14"), "jpg"))
+                .map(path -> new Wanted(path, "8x10in", "2400x3000", Optional.of("2026-08-14"), 3, "jpg"))
                 .toList();
         return NameAllotment.allot(pattern, SETTING, wanted);
     }
@@ -61,9 +61,10 @@ class NameAllotmentTest {
                 new Brick.PictureNumber(),
                 new Brick.Pixels(),
                 new Brick.BarDepth(),
+                new Brick.Copies(),
                 new Brick.RunningNumber(2, 99)));
         assertThat(names(pattern, "a/kite_0481.tif", "pier.png"))
-                .containsExactly("2026-08-14_0481_2400x3000_38mm_99.jpg", "2026-08-14_2400x3000_38mm_100.jpg");
+                .containsExactly("2026-08-14_0481_2400x3000_38mm_3x_99.jpg", "2026-08-14_2400x3000_38mm_3x_100.jpg");
     }
 
     @Test

@@ -2,8 +2,8 @@ package embrick.formats.jpeg;
 
 import embrick.core.plan.Plan;
 import embrick.core.print.PixelRows;
-import embrick.core.ticket.FileFormat;
 import embrick.core.source.SourceFacts;
+import embrick.core.ticket.FileFormat;
 import embrick.core.units.PixelSize;
 import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
@@ -37,7 +37,12 @@ public final class JpegPieces implements PieceFormat {
 
     /** Writes rows as a JPEG somewhere else than into a file of its own. */
     public static void write(
-            PixelRows print, PrintFile marks, FileFormat.Jpeg coding, OutputStream to, Crew crew, PrintFile.Progress progress)
+            PixelRows print,
+            PrintFile marks,
+            FileFormat.Jpeg coding,
+            OutputStream to,
+            Crew crew,
+            PrintFile.Progress progress)
             throws IOException {
         JpegWriter.write(print, marks, coding, to, crew, progress);
     }

@@ -29,7 +29,12 @@ public final class JpegWriter {
     private JpegWriter() {}
 
     public static void write(
-            PixelRows print, PrintFile file, FileFormat.Jpeg coding, OutputStream to, Crew crew, PrintFile.Progress progress)
+            PixelRows print,
+            PrintFile file,
+            FileFormat.Jpeg coding,
+            OutputStream to,
+            Crew crew,
+            PrintFile.Progress progress)
             throws IOException {
         DataOutputStream out = new DataOutputStream(to);
         int width = print.size().width();
@@ -38,8 +43,7 @@ public final class JpegWriter {
         TurboJpeg.PixelLayout layout = TurboJpeg.PixelLayout.ofChannels(print.channels());
         // Grey has no colour to share; T.81, A.2.2: a unit of one component is one block.
         FileFormat.Chroma chroma = print.channels() == 1 ? FileFormat.Chroma.FULL : coding.chroma();
-        int unitsOfStrip =
-                Math.ceilDiv(width, BLOCK * chroma.across()) * (STRIP_ROWS / (BLOCK * chroma.down()));
+        int unitsOfStrip = Math.ceilDiv(width, BLOCK * chroma.across()) * (STRIP_ROWS / (BLOCK * chroma.down()));
         new RowParts(crew, print, STRIP_ROWS).inOrder(rows -> new Encoding(rows, layout, coding), (rows, encoded) -> {
             int strip = rows.first() / STRIP_ROWS;
             for (EncodedStrip next : encoded) {

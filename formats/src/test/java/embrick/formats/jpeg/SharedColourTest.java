@@ -53,7 +53,8 @@ class SharedColourTest {
                 made("pixels", new FileFormat.Png()),
                 sampling,
                 whole);
-        assertThat(Outside.shell("djpeg \"$1\" | sha256sum", jpeg)).isEqualTo(Outside.shell("djpeg \"$1\" | sha256sum", whole));
+        assertThat(Outside.shell("djpeg \"$1\" | sha256sum", jpeg))
+                .isEqualTo(Outside.shell("djpeg \"$1\" | sha256sum", whole));
         assertThat(Outside.exiftool(jpeg, "YCbCrSubSampling")).contains(": " + said);
         assertThat(Pieces.verify(jpeg).seen().toString()).isEqualTo("503 × 401");
     }

@@ -68,6 +68,7 @@ class DeliveryController {
     record DeliveredPiece(
             @NotNull UUID pieceId,
             @NotNull String name,
+            int copies,
             @NotNull UUID originalId,
             @NotNull String originalPath,
             @NotNull Piece.State state,
@@ -124,6 +125,7 @@ class DeliveryController {
         return new DeliveredPiece(
                 piece.id(),
                 piece.name(),
+                piece.copies(),
                 piece.originalId(),
                 piece.originalPath(),
                 piece.state(),
@@ -145,7 +147,7 @@ class DeliveryController {
     ResponseEntity<byte[]> getDeliveryList(@PathVariable UUID runId) {
         DeliveryView delivery = getDelivery(runId);
         StringBuilder csv =
-                new StringBuilder("piece,original,width_px,height_px,ppi,bytes,sha256,halo_percent,check\r\n");
+                new StringBuilder("piece,original,width_px,height_px,ppi,bytes,sha256,halo_percent,check,copies\r\n");
         for (DeliveredPiece piece : delivery.pieces()) {
             csv.append(Csv.line(
                     piece.name(),
@@ -156,7 +158,8 @@ class DeliveryController {
                     piece.fileBytes() == null ? "" : piece.fileBytes(),
                     piece.sha256() == null ? "" : piece.sha256(),
                     piece.haloPercent() == null ? "" : piece.haloPercent(),
-                    piece.check()));
+                    piece.check(),
+                    piece.copies()));
         }
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(lastPart(delivery.folder()) + ".csv"))

@@ -91,7 +91,7 @@ class DocumentSchemas implements OpenApiCustomizer {
         List<String> stated = schema.getRequired() == null ? List.of() : schema.getRequired();
         List<String> required = new ArrayList<>();
         properties.forEach((name, property) -> {
-            if ((property.get$ref() == null && property.getDefault() == null) || stated.contains(name)) {
+            if ((property.get$ref() == null && !property.getDefaultSetFlag()) || stated.contains(name)) {
                 required.add(name);
             }
         });

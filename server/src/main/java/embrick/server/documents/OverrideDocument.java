@@ -3,6 +3,8 @@ package embrick.server.documents;
 import embrick.server.documents.TicketDocument.SharpeningDocument;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import java.math.BigDecimal;
 import java.util.Optional;
 
@@ -21,7 +23,12 @@ public record OverrideDocument(
                 nullable = true,
                 requiredMode = Schema.RequiredMode.NOT_REQUIRED)
         @Valid
-        MetadataDocument.Texts texts) {
+        MetadataDocument.Texts texts,
+
+        @Schema(description = "How many prints are made of its file", nullable = true, defaultValue = "null")
+        @Min(1)
+        @Max(999)
+        Integer copies) {
     public static final int SCHEMA_VERSION = 2;
 
     public OverrideDocument {
@@ -29,11 +36,11 @@ public record OverrideDocument(
     }
 
     public static OverrideDocument none() {
-        return new OverrideDocument(SCHEMA_VERSION, null, null, null);
+        return new OverrideDocument(SCHEMA_VERSION, null, null, null, null);
     }
 
     public OverrideDocument withSharpening(SharpeningDocument other) {
-        return new OverrideDocument(schemaVersion, ppi, other, texts);
+        return new OverrideDocument(schemaVersion, ppi, other, texts, copies);
     }
 
     /** The ticket as it is for this picture. */
@@ -41,6 +48,7 @@ public record OverrideDocument(
         return ticket.with(
                 Optional.ofNullable(ppi).orElse(ticket.ppi()),
                 Optional.ofNullable(sharpening).orElse(ticket.sharpening()),
-                texts == null ? ticket.metadata() : ticket.metadata().with(texts));
+                texts == null ? ticket.metadata() : ticket.metadata().with(texts),
+                Optional.ofNullable(copies).orElse(ticket.copies()));
     }
 }

@@ -19,6 +19,8 @@ import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.LengthUnit;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -56,6 +58,11 @@ public record TicketDocument(
 
         @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
 
+        @Schema(description = "How many prints are made of each file; the file is made once", defaultValue = "1")
+        @Min(1)
+        @Max(999)
+        Integer copies,
+
         @Schema(description = "Letters of names", defaultValue = "AS_IT_IS")
         LetterCase letters,
 
@@ -67,11 +74,13 @@ public record TicketDocument(
         Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
         // Tickets of before said nothing of it.
         metadata = metadata == null ? MetadataDocument.usual() : metadata;
+        copies = copies == null ? 1 : copies;
         letters = letters == null ? LetterCase.AS_IT_IS : letters;
     }
 
-    /** The same ticket at another ppi and sharpening, under other words. */
-    TicketDocument with(BigDecimal otherPpi, SharpeningDocument otherSharpening, MetadataDocument otherMetadata) {
+    /** The same ticket with what one picture has of its own. */
+    TicketDocument with(
+            BigDecimal otherPpi, SharpeningDocument otherSharpening, MetadataDocument otherMetadata, int otherCopies) {
         return new TicketDocument(
                 schemaVersion,
                 name,
@@ -89,6 +98,7 @@ public record TicketDocument(
                 file,
                 otherMetadata,
                 names,
+                otherCopies,
                 letters,
                 folder);
     }
@@ -273,6 +283,7 @@ public record TicketDocument(
         @JsonSubTypes.Type(value = BrickDocument.SizeText.class, name = "size"),
         @JsonSubTypes.Type(value = BrickDocument.PixelsText.class, name = "pixels"),
         @JsonSubTypes.Type(value = BrickDocument.BarDepth.class, name = "bar"),
+        @JsonSubTypes.Type(value = BrickDocument.Copies.class, name = "copies"),
         @JsonSubTypes.Type(value = BrickDocument.PictureNumber.class, name = "picture-number"),
         @JsonSubTypes.Type(value = BrickDocument.PictureDate.class, name = "picture-date"),
         @JsonSubTypes.Type(value = BrickDocument.RunningNumber.class, name = "number"),
@@ -287,6 +298,7 @@ public record TicketDocument(
                 BrickDocument.SizeText.class,
                 BrickDocument.PixelsText.class,
                 BrickDocument.BarDepth.class,
+                BrickDocument.Copies.class,
                 BrickDocument.PictureNumber.class,
                 BrickDocument.PictureDate.class,
                 BrickDocument.RunningNumber.class,
@@ -314,6 +326,9 @@ public record TicketDocument(
 
         /** Of a wrap's bar; nothing without one. */
         record BarDepth() implements BrickDocument {}
+
+        /** How many copies are printed; nothing where it is one. */
+        record Copies() implements BrickDocument {}
 
         /** The last number in the original's own name; nothing where there is none. */
         record PictureNumber() implements BrickDocument {}

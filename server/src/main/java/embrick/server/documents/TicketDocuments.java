@@ -68,6 +68,7 @@ public final class TicketDocuments {
                 new FileDocument.Jpeg(95),
                 MetadataDocument.usual(),
                 List.of(new BrickDocument.OriginalName(), new BrickDocument.SizeText()),
+                1,
                 LetterCase.AS_IT_IS,
                 "prints-8x10");
     }
@@ -245,6 +246,7 @@ public final class TicketDocuments {
             case BrickDocument.SizeText _ -> new Brick.SizeText();
             case BrickDocument.PixelsText _ -> new Brick.Pixels();
             case BrickDocument.BarDepth _ -> new Brick.BarDepth();
+            case BrickDocument.Copies _ -> new Brick.Copies();
             case BrickDocument.PictureNumber _ -> new Brick.PictureNumber();
             case BrickDocument.PictureDate _ -> new Brick.PictureDate();
             case BrickDocument.RunningNumber number ->

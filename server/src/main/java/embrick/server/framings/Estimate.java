@@ -62,7 +62,7 @@ public class Estimate {
     private static final int DAY_LETTERS = 10;
 
     /** One picture: its plan, or why it has none. */
-    public record Entry(Original original, Planned planned, String name) {}
+    public record Entry(Original original, Planned planned, String name, int copies) {}
 
     /** What planning one original came to. */
     public sealed interface Planned {
@@ -108,6 +108,9 @@ public class Estimate {
                     TicketDocuments.sizeText(document, size[0], size[1]),
                     size[0] + "x" + size[1],
                     picture.said().taken().map(moment -> moment.substring(0, DAY_LETTERS)),
+                    own.containsKey(picture.id())
+                            ? own.get(picture.id()).appliedTo(document).copies()
+                            : document.copies(),
                     ticket.file().suffix()));
         }
         NameAllotment.Allotment names = NameAllotment.allot(
@@ -120,7 +123,8 @@ public class Estimate {
             String name = names instanceof NameAllotment.Allotment.Allotted allotted
                     ? allotted.names().get(i)
                     : "";
-            entries.add(new Entry(pictures.get(i), planned.get(i), name));
+            entries.add(new Entry(
+                    pictures.get(i), planned.get(i), name, wanted.get(i).copies()));
         }
         return new Whole(entries, names);
     }

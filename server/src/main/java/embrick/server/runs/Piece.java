@@ -38,6 +38,7 @@ public class Piece {
     private String originalPath;
 
     private int position;
+    private int copies;
 
     @Column(columnDefinition = "text")
     private String name;
@@ -91,12 +92,13 @@ public class Piece {
         this.originalPath = place.originalPath();
         this.position = place.position();
         this.name = place.name();
+        this.copies = place.copies();
         this.state = State.WAITING;
         this.changedAt = now;
     }
 
-    /** Which picture it is of, and where it stands in its run. */
-    record Place(UUID originalId, String originalPath, int position, String name) {}
+    /** Which picture it is of, where it stands in its run, and how many prints are made of it. */
+    record Place(UUID originalId, String originalPath, int position, String name, int copies) {}
 
     /** The plan and what is read off it. */
     record Planned(String planJson, int width, int height, double markedPpi, long expectedBytes) {}

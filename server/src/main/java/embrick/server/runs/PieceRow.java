@@ -14,6 +14,7 @@ public record PieceRow(
         String originalPath,
         int position,
         String name,
+        int copies,
         State state,
         int width,
         int height,

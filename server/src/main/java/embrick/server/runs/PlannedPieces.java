@@ -54,8 +54,8 @@ class PlannedPieces {
         }
         List<Piece> made = new ArrayList<>();
         for (Estimate.Entry entry : whole.entries()) {
-            Piece.Place place =
-                    new Piece.Place(entry.original().id(), entry.original().path(), made.size(), entry.name());
+            Piece.Place place = new Piece.Place(
+                    entry.original().id(), entry.original().path(), made.size(), entry.name(), entry.copies());
             Piece piece = new Piece(Ids.next(), runId, place, now);
             plans.settle(piece, entry.original(), entry.planned(), now);
             made.add(piece);
