@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
 import tools.jackson.databind.JsonNode;
 
 /** A ticket is said once, saved, and used in the next job: with its copies, its names and what its files say. */
@@ -40,7 +41,7 @@ class SavedTicketsTest {
 
     @Test
     void aTicketOfOneJobMakesThePiecesOfAnother() throws IOException {
-        String first = api.newJob("Saved from here");
+        String first = api.newJob("First job");
         browser.open(address + "/jobs/" + first + "/ticket");
         browser.find("button[aria-label^='Copies']").click();
         browser.find("input[role=spinbutton]").sendKeys(Keys.chord(Keys.CONTROL, "a"), "3", Keys.TAB);
@@ -53,10 +54,14 @@ class SavedTicketsTest {
         browser.until(_ -> api.firstTicket(first).toString().contains("UPPER") ? true : null);
         browser.keys(Keys.ESCAPE);
         browser.button("Save for other jobs").click();
-        browser.button("Save").click();
+        browser.until(_ -> browser.all(".ant-popover .ant-btn-primary").stream()
+                        .filter(WebElement::isDisplayed)
+                        .findFirst()
+                        .orElse(null))
+                .click();
         browser.until(_ -> api.get("/saved-tickets").body().size() == 1 ? true : null);
 
-        String second = api.newJob("Used here");
+        String second = api.newJob("Second job");
         api.upload(second, "DSC_0481.jpg", signedPicture());
         browser.open(address + "/jobs/" + second + "/ticket");
         browser.button("+ another ticket").click();
