@@ -36,7 +36,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           columnWidth: 44,
         }}
         columns={[
-          { title: 'File', key: 'path', width: 200, ellipsis: true, render: (_, { original }) => original.path },
+          { title: 'File', key: 'path', width: 195, ellipsis: true, render: (_, { original }) => original.path },
           {
             title: 'Pixels',
             key: 'pixels',
@@ -61,7 +61,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           {
             title: 'Uncompressed',
             key: 'weight',
-            width: 112,
+            width: 124,
             render: (_, { original: { facts } }) => (facts ? bytes(facts.unpackedBytes) : '—'),
           },
           {

@@ -56,10 +56,6 @@ class ScreenshotsShots {
         browser.see(".figures", "3600");
         browser.keys("g");
         shot("bench");
-        browser.keys("?");
-        browser.find(".keys");
-        shot("bench-keys");
-        browser.keys(Keys.ESCAPE);
         browser.open(page + "/bench?at=" + original(job, "day-two/crosswind.jpg"));
         browser.find(".stage-picture");
         browser.keys("e");
@@ -120,6 +116,18 @@ class ScreenshotsShots {
                 "[...document.querySelectorAll('.shelf-item')].find(e => e.textContent.startsWith('Lustre paper, RGB')).click()");
         browser.until(_ -> browser.all(".gamut polygon").size() >= 9 ? true : null);
         shot("profiles");
+        api.get("/jobs/" + job + "/tickets")
+                .body()
+                .forEach(ticket -> api.post(
+                        "/saved-tickets",
+                        java.util.Map.of(
+                                "name",
+                                ticket.path("document").path("name").asString(),
+                                "document",
+                                ticket.path("document"))));
+        browser.open(address + "/saved-tickets");
+        browser.find(".saved-one");
+        shot("saved-tickets");
         String canvases =
                 api.get("/jobs/" + job + "/tickets").body().get(2).path("id").asString();
         browser.open(page + "/ticket/" + canvases);

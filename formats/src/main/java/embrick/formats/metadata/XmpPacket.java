@@ -72,8 +72,12 @@ public record XmpPacket(Optional<XMPMeta> properties, boolean isDamaged) {
 
     static XmpPacket read(byte[] packet) {
         try {
-            ParseOptions strict = new ParseOptions().setAcceptLatin1(true).setFixControlChars(true);
-            return new XmpPacket(Optional.of(XMPMetaFactory.parseFromBuffer(packet, strict)), false);
+            // A document type could name files of this machine, or grow without end.
+            ParseOptions options = new ParseOptions()
+                    .setAcceptLatin1(true)
+                    .setFixControlChars(true)
+                    .setDisallowDoctype(true);
+            return new XmpPacket(Optional.of(XMPMetaFactory.parseFromBuffer(packet, options)), false);
         } catch (XMPException | RuntimeException damaged) {
             return new XmpPacket(Optional.empty(), true);
         }

@@ -1,13 +1,10 @@
 package embrick.formats.png;
 
-import com.drew.imaging.png.PngChunk;
-import com.drew.imaging.png.PngChunkReader;
-import com.drew.imaging.png.PngChunkType;
-import com.drew.imaging.png.PngProcessingException;
-import com.drew.lang.StreamReader;
 import embrick.formats.metadata.MetadataBlocks;
 import java.io.BufferedInputStream;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.DataInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -15,7 +12,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Optional;
-import java.util.Set;
 import java.util.zip.InflaterInputStream;
 
 /** Where a PNG has its metadata: Exif in eXIf, XMP in international text under a name of its own (ISO 16684-3, 1.1.5). */
@@ -24,25 +20,39 @@ final class PngMetadata {
     static final int TEXT = 0x69545874;
     private static final byte[] XMP = "XML:com.adobe.xmp\0".getBytes(StandardCharsets.ISO_8859_1);
 
+    private static final int SIGNATURE_BYTES = 8;
+    private static final int CHECKSUM_BYTES = 4;
+    private static final int MOST_TEXT = 16 << 20;
+
     private PngMetadata() {}
 
+    /** Walks the chunks by their lengths; what is not wanted is passed over, however large. */
     static MetadataBlocks read(Path file) throws IOException {
         Optional<byte[]> exif = Optional.empty();
         Optional<byte[]> xmp = Optional.empty();
-        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
-            Set<PngChunkType> wanted = Set.of(PngChunkType.eXIf, PngChunkType.iTXt);
-            for (PngChunk chunk : new PngChunkReader().extract(new StreamReader(in), wanted)) {
-                byte[] data = chunk.getBytes();
-                if (chunk.getType().equals(PngChunkType.eXIf)) {
-                    exif = Optional.of(data);
-                } else if (data.length > XMP.length && Arrays.equals(data, 0, XMP.length, XMP, 0, XMP.length)) {
-                    xmp = Optional.of(textOf(data));
+        try (DataInputStream in = new DataInputStream(new BufferedInputStream(Files.newInputStream(file)))) {
+            in.skipNBytes(SIGNATURE_BYTES);
+            for (int type = 0; type != PngHeader.IEND; ) {
+                long length = Integer.toUnsignedLong(in.readInt());
+                type = in.readInt();
+                if ((type == EXIF || type == TEXT) && length <= MOST_TEXT) {
+                    byte[] data = in.readNBytes((int) length);
+                    if (type == EXIF) {
+                        exif = Optional.of(data);
+                    } else if (isXmp(data)) {
+                        xmp = Optional.of(textOf(data));
+                    }
+                } else {
+                    in.skipNBytes(length);
                 }
+                in.skipNBytes(CHECKSUM_BYTES);
             }
-        } catch (PngProcessingException damaged) {
-            throw new IOException(damaged);
         }
         return MetadataBlocks.of(exif, xmp);
+    }
+
+    private static boolean isXmp(byte[] data) {
+        return data.length > XMP.length && Arrays.equals(data, 0, XMP.length, XMP, 0, XMP.length);
     }
 
     /** Behind the name: whether it is packed, how, a language and a translated name, each ended by a zero (PNG 11.3.3.4). */
@@ -58,12 +68,10 @@ final class PngMetadata {
         if (data[XMP.length] == 0) {
             return text;
         }
-        try (InputStream packed = new InflaterInputStream(new java.io.ByteArrayInputStream(text))) {
+        try (InputStream packed = new InflaterInputStream(new ByteArrayInputStream(text))) {
             return packed.readNBytes(MOST_TEXT);
         }
     }
-
-    private static final int MOST_TEXT = 16 << 20;
 
     /** A chunk of such a text, not packed. */
     static byte[] chunk(byte[] packet) {

@@ -298,6 +298,26 @@ class CarriedMetadataTest {
                 .contains("[IFD0] Artist : Ada Blåfjell");
     }
 
+    /** A packet that names a file of this machine is not followed there. */
+    @Test
+    void aDocumentTypeIsNotFollowed() throws IOException {
+        Path secret = Files.writeString(folder.resolve("secret.txt"), "not for the picture");
+        Path png = folder.resolve("typed.png");
+        Outside.python("""
+                from PIL import Image, PngImagePlugin
+                import sys
+                words = PngImagePlugin.PngInfo()
+                words.add_itxt('XML:com.adobe.xmp', '<!DOCTYPE x [<!ENTITY e SYSTEM "file://' + sys.argv[2] + '">]>'
+                    '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">'
+                    '<rdf:Description xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title><rdf:Alt>'
+                    '<rdf:li xml:lang="x-default">&e;</rdf:li></rdf:Alt></dc:title></rdf:Description></rdf:RDF></x:xmpmeta>')
+                Image.new('RGB', (60, 48)).save(sys.argv[1], pnginfo=words)
+                """, png, secret);
+        OriginalMetadata read = Pieces.FORMATS.metadata(png);
+        assertThat(read.isDamaged()).isTrue();
+        assertThat(read.texts().title()).isEmpty();
+    }
+
     /** From each format that can hold them; exiftool has copied them there. */
     @Test
     void theyAreReadFromEveryFormat() {
