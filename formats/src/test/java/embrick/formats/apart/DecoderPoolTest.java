@@ -101,7 +101,8 @@ class DecoderPoolTest {
     @ParameterizedTest
     @EnumSource(BadChild.Behaviour.class)
     void aChildThatMisbehavesHarmsOnlyItsOwnPicture(BadChild.Behaviour behaviour) throws IOException {
-        DecoderPool pool = new DecoderPool(1, BadChild.class.getName(), Duration.ofSeconds(3));
+        // Long enough for a sound child to begin on a machine that has much else to do.
+        DecoderPool pool = new DecoderPool(1, BadChild.class.getName(), Duration.ofSeconds(12));
         Path file = written("png");
         Path bad = folder.resolve(behaviour + ".png");
         Files.copy(file, bad);
@@ -110,7 +111,7 @@ class DecoderPoolTest {
         assertThatThrownBy(() -> pool.pixels(bad, facts, Integer.MAX_VALUE))
                 .isInstanceOf(UnusablePictureException.class)
                 .hasMessageContaining("its decoder");
-        assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(Duration.ofSeconds(20));
+        assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(Duration.ofSeconds(50));
         try (OpenedPicture here = formats.open(file)) {
             Decoded next = pool.pixels(file, facts, Integer.MAX_VALUE);
             assertThat(differing(here.raster(), next.raster())).isEqualTo(-1);
