@@ -41,10 +41,6 @@ public record MetadataTexts(
                 .toList();
     }
 
-    public boolean isEmpty() {
-        return equals(NONE);
-    }
-
     public MetadataTexts withoutKeywords() {
         return new MetadataTexts(title, caption, creators, rights, List.of());
     }

@@ -35,9 +35,9 @@ public final class ExifBlock {
         ByteArrayOutputStream block = new ByteArrayOutputStream();
         block.writeBytes(new byte[] {'M', 'M', 0, 42, 0, 0, 0, HEADER_BYTES});
         // The pointers' places count for its size, whatever they point to.
-        main.pointer(Ifd.EXIF_IFD, 0);
+        main.offsets(Ifd.EXIF_IFD, 0);
         if (!carried.gps().isEmpty()) {
-            main.pointer(Ifd.GPS_IFD, 0);
+            main.offsets(Ifd.GPS_IFD, 0);
         }
         Children children =
                 children(ByteOrder.BIG_ENDIAN, Flavour.CLASSIC, size, colour, carried, HEADER_BYTES + main.size());
@@ -56,9 +56,9 @@ public final class ExifBlock {
     public record Children(long exifAt, long gpsAt, byte[] bytes) {
         /** Has the main directory point to them. */
         public void pointTo(IfdBuilder main) {
-            main.pointer(Ifd.EXIF_IFD, exifAt);
+            main.offsets(Ifd.EXIF_IFD, exifAt);
             if (gpsAt != 0) {
-                main.pointer(Ifd.GPS_IFD, gpsAt);
+                main.offsets(Ifd.GPS_IFD, gpsAt);
             }
         }
     }

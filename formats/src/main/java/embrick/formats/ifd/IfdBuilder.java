@@ -74,11 +74,6 @@ public final class IfdBuilder {
         return put(tag, field.type(), field.count(), Field.turned(field.type(), field.value(), order));
     }
 
-    /** A pointer to another directory, as Exif has them. */
-    public IfdBuilder pointer(int tag, long offset) {
-        return offsets(tag, offset);
-    }
-
     private IfdBuilder put(int tag, int type, int count, byte[] value) {
         entries.put(tag, new Entry(type, count, value));
         return this;

@@ -7,7 +7,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 
 /**
  * Whoever sent a request, and whether they are still there.
@@ -30,39 +29,25 @@ public record HttpAsker(int localPort, int remotePort) implements Asker {
         return new HttpAsker(request.getLocalPort(), request.getRemotePort());
     }
 
-    /** The table comes in parts: one that stays can be left out of a reading while others come and go, hardly of three. */
-    private static final int READINGS = 3;
-
     @Override
     public boolean isGone() {
-        for (int reading = 0; reading < READINGS; reading++) {
-            Optional<Boolean> isOpen = listed();
-            if (isOpen.isPresent()) {
-                return !isOpen.get();
-            }
-        }
-        return true;
-    }
-
-    /** Whether the connection is open; nothing where it is not listed. */
-    private Optional<Boolean> listed() {
         String local = String.format(Locale.ROOT, ":%04X", localPort);
         String remote = String.format(Locale.ROOT, ":%04X", remotePort);
         try {
             for (Path table : TABLES) {
                 if (!Files.exists(table)) {
-                    return Optional.of(true);
+                    return false;
                 }
                 for (String line : Files.readAllLines(table)) {
                     String[] columns = line.strip().split("\\s+");
                     if (columns.length > STATE && columns[LOCAL].endsWith(local) && columns[REMOTE].endsWith(remote)) {
-                        return Optional.of(columns[STATE].equals(ESTABLISHED));
+                        return !columns[STATE].equals(ESTABLISHED);
                     }
                 }
             }
-            return Optional.empty();
+            return true;
         } catch (IOException unreadable) {
-            return Optional.of(true);
+            return false;
         }
     }
 }
