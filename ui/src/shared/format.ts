@@ -51,6 +51,13 @@ export function count(number: number, one: string, many = `${one}s`): string {
   return `${number} ${number === 1 ? one : many}`;
 }
 
+const list = new Intl.ListFormat('en', { type: 'conjunction' });
+
+/** Words as a list, "a, b, and c". */
+export function listed(words: string[]): string {
+  return list.format(words);
+}
+
 export function fileName(path: string): string {
   return path.slice(path.lastIndexOf('/') + 1);
 }

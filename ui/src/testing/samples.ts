@@ -37,6 +37,7 @@ export const ticket = (changed: Partial<Schemas['TicketDocument']> = {}): Schema
   id: 'ticket',
   jobId: 'job',
   version: 0,
+  isOn: true,
   document: { ...ticketDocument, ...changed },
 });
 
@@ -126,6 +127,9 @@ export const run = (changed: Partial<Schemas['RunView']> = {}): Schemas['RunView
   ticketId: 'ticket',
   ticketName: 'Prints 8 × 10',
   folder: 'Kite days/prints-8x10',
+  orders: [
+    { id: 'order', ticketId: 'ticket', ticketName: 'Prints 8 × 10', folder: changed.folder ?? 'Kite days/prints-8x10' },
+  ],
   state: 'FINISHED',
   startedAt: '2026-11-20T10:00:00Z',
   finishedAt: '2026-11-20T10:05:00Z',
@@ -138,6 +142,7 @@ export const run = (changed: Partial<Schemas['RunView']> = {}): Schemas['RunView
 
 export const piece = (id: string, changed: Partial<Schemas['PieceView']> = {}): Schemas['PieceView'] => ({
   id,
+  orderId: 'order',
   originalId: id,
   originalPath: `${id}.jpg`,
   name: `${id}_8x10.jpg`,
@@ -156,6 +161,7 @@ export const piece = (id: string, changed: Partial<Schemas['PieceView']> = {}): 
 
 export const delivered = (id: string, changed: Partial<Schemas['DeliveredPiece']> = {}): Schemas['DeliveredPiece'] => ({
   pieceId: id,
+  orderId: 'order',
   originalId: id,
   originalPath: `${id}.jpg`,
   name: `${id}_8x10.jpg`,
@@ -182,6 +188,15 @@ export const delivery = (...pieces: Schemas['DeliveredPiece'][]): Schemas['Deliv
   startedAt: '2026-11-20T10:00:00Z',
   finishedAt: '2026-11-20T10:05:00Z',
   isForBooks: false,
+  orders: [
+    {
+      id: 'order',
+      ticketName: 'Prints 8 × 10',
+      folder: 'Kite days/prints-8x10',
+      place: '/deliveries/Kite days/prints-8x10',
+      isForBooks: false,
+    },
+  ],
   pieces,
 });
 

@@ -1,14 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
-import { App, Button, Select } from 'antd';
+import { App, Select } from 'antd';
 import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
-import { useLocation, useNavigate, useParams } from 'react-router';
+import { useLocation, useParams } from 'react-router';
 import { KeySheet } from '../../shared/KeySheet';
-import { Empty, Failed, Loading } from '../../shared/states';
+import { Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
-import { centred, PictureColumn, useFramings, type Override } from '../framing';
-import { useJob } from '../jobs';
-import { useInTurn, useOriginals } from '../originals';
-import { activate, estimateQuery, useActiveTicket, useTickets } from '../ticket';
+import { centred, NoPicture, PictureColumn, usePicturesInTurn, type Override } from '../framing';
+import { activate, useTickets } from '../ticket';
 import { BenchTools } from './BenchTools';
 import { FiguresBar } from './FiguresBar';
 import { NearFigure } from './NearFigure';
@@ -28,33 +25,17 @@ const CarryDrawer = lazy(() => import('../carry/dialog'));
 /** Where pictures are framed, one after the other, by hand or by keys. */
 export function BenchPage() {
   const { jobId = '' } = useParams();
-  const job = useJob(jobId).data;
+  const only = (useLocation().state as { only?: string[] } | null)?.only;
+  const { ticket, ofJob, originals, estimateById, framings, at, original, ahead, go } = usePicturesInTurn(jobId, only);
   const tickets = useTickets(jobId).data;
-  const ticket = useActiveTicket(jobId);
-  const originalsOfJob = useOriginals(jobId);
-  const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
-  const framings = useFramings({ jobId, shape: estimate?.shapeKey, ticketId: ticket?.id });
   const [guide, setGuide] = useState<Guide>('none');
   const [snaps, setSnaps] = useState(true);
   const [loupe, setLoupe] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
   const [ownOpen, setOwnOpen] = useState(false);
   const [carrying, setCarrying] = useState(false);
-  const navigate = useNavigate();
   const { message } = App.useApp();
 
-  const only = (useLocation().state as { only?: string[] } | null)?.only;
-  const originals = useMemo(() => {
-    const wanted = only ? new Set(only) : undefined;
-    return (originalsOfJob.data ?? []).filter(
-      (original) => original.forPieces && !original.leftOut && (!wanted || wanted.has(original.id)),
-    );
-  }, [originalsOfJob.data, only]);
-  const estimateById = useMemo(
-    () => new Map(estimate?.pictures.map((picture) => [picture.originalId, picture])),
-    [estimate],
-  );
-  const { at, original, ahead, go } = useInTurn(originals);
   const { edit, of, overrideOf } = framings;
 
   const hand = useHand((words, originalId, framing) => edit(words, [{ originalId, framing }]));
@@ -177,14 +158,8 @@ export function BenchPage() {
     command(wanted, event.shiftKey);
   });
 
-  if (originalsOfJob.isPending || !ticket) return <Loading what="the pictures" />;
-  if (originalsOfJob.isError) return <Failed error={originalsOfJob.error} again={() => void originalsOfJob.refetch()} />;
-  if (!original) {
-    return (
-      <Empty title="There is no picture to frame">
-        <Button onClick={() => void navigate(`/jobs/${jobId}/pile`)}>Go to the pile</Button>
-      </Empty>
-    );
+  if (!original || !ticket) {
+    return <NoPicture jobId={jobId} ofJob={ofJob} hasTicket={ticket !== undefined} title="There is no picture to frame" />;
   }
   return (
     <main className="bench">

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { bytes, count, day, time } from '../../shared/format';
+import { foldersOf, ticketsOf } from '../run';
 
 type Run = Schemas['RunView'];
 
@@ -24,9 +25,9 @@ export function AllRuns({ jobId, runs, onDeleted }: Props) {
       <ul>
         {runs.map((run) => (
           <li key={run.id}>
-            <Link to={`/jobs/${jobId}/delivery/${run.id}`}>{run.folder}</Link>
+            <Link to={`/jobs/${jobId}/delivery/${run.id}`}>{foldersOf(run)}</Link>
             <span className="quiet">
-              {run.ticketName}, {day(run.startedAt)} {time(run.startedAt)}
+              {ticketsOf(run)}, {day(run.startedAt)} {time(run.startedAt)}
             </span>
             <span>
               {run.counts.checked} of {run.counts.all} checked
@@ -47,7 +48,7 @@ function DeleteRun({ run, onDeleted }: { run: Run; onDeleted: () => void }) {
     mutationFn: (files: 'KEPT' | 'DELETED') =>
       answer(api.DELETE('/api/v1/runs/{id}', { params: { path: { id: run.id }, query: { files } } })),
     onSuccess: (_, files) => {
-      void message.success(files === 'DELETED' ? `${run.folder} was deleted.` : `The run was deleted; ${run.folder} stays.`);
+      void message.success(files === 'DELETED' ? `${foldersOf(run)} ${run.orders.length > 1 ? 'were' : 'was'} deleted.` : `The run was deleted; ${foldersOf(run)} ${run.orders.length > 1 ? 'stay' : 'stays'}.`);
       onDeleted();
     },
     onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`, 8),

@@ -38,6 +38,20 @@ describe('the delivery page', () => {
     expect(screen.getByText(/halo 21 %, visible halos/)).toBeTruthy();
   });
 
+  it('keeps the tickets of one run apart', async () => {
+    const whole = delivery(delivered('a'), delivered('b', { orderId: 'screen' }));
+    const screenSet = { id: 'screen', ticketName: 'Screen set', folder: 'Kite days/screen', place: '/deliveries/Kite days/screen', isForBooks: true };
+    fakeServer({ ...answers(), 'GET /runs/run/delivery': { ...whole, orders: [...whole.orders, screenSet] } });
+    openPage('/jobs/job/delivery/run');
+    expect(await screen.findByRole('heading', { name: 'Prints 8 × 10 and Screen set' })).toBeTruthy();
+    expect(screen.getByText('/deliveries/Kite days/screen')).toBeTruthy();
+    // Only the second is made of pages.
+    expect(screen.getAllByRole('button', { name: 'PDF book' })).toHaveLength(1);
+    fireEvent.change(screen.getByLabelText('Find by piece or by original'), { target: { value: 'screen set' } });
+    await waitFor(() => expect(screen.queryByText('a_8x10.jpg')).toBeNull());
+    expect(screen.getByText('b_8x10.jpg')).toBeTruthy();
+  });
+
   it('is searched by piece and by original', async () => {
     fakeServer(answers(delivered('a'), delivered('b')));
     openPage('/jobs/job/delivery/run');
@@ -77,7 +91,7 @@ describe('the delivery page', () => {
     fireEvent.click(within(old!).getByRole('button', { name: 'Delete' }));
     fireEvent.click(await screen.findByRole('button', { name: 'Delete the run, keep its files' }));
     await waitFor(() => expect(server.of('DELETE /runs/other')).toHaveLength(1));
-    expect(await screen.findByText('The run was deleted; Kite days/old stays.')).toBeTruthy();
+    expect(await screen.findByText('The run was deleted; old stays.')).toBeTruthy();
   });
 
   it('looks before a download whether all is still there', async () => {

@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
-import { bytes, count, day, decimals, pixels, time } from '../../shared/format';
+import { bytes, count, day, decimals, listed, pixels, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { Verdict } from '../../shared/Verdict';
-import { useRuns } from '../run';
+import { foldersOf, useRuns } from '../run';
 import { AllRuns } from './AllRuns';
 import '../../shared/verdict.css';
 import './delivery.css';
@@ -66,8 +66,9 @@ export function DeliveryPage() {
   const checked = data.pieces.filter((piece) => piece.state === 'CHECKED');
   const lost = checked.filter(isLost);
   const weight = checked.reduce((sum, piece) => sum + (piece.fileBytes ?? 0), 0);
+  const ticketNames = new Map(data.orders.map(({ id, ticketName }) => [id, ticketName]));
   const shownPieces = data.pieces.filter((piece) =>
-    `${piece.name} ${piece.originalPath}`.toLowerCase().includes(wanted.toLowerCase()),
+    `${piece.name} ${piece.originalPath} ${ticketNames.get(piece.orderId)}`.toLowerCase().includes(wanted.toLowerCase()),
   );
   const base = `/api/v1/runs/${data.runId}`;
   /** Looks first whether all is still there: what the server would refuse is told here, not on an empty page. */
@@ -89,7 +90,7 @@ export function DeliveryPage() {
       <section className="card delivery-head" aria-label="Delivery">
         <div>
           <div className="delivery-title">
-            <h1>{data.ticketName}</h1>
+            <h1>{listed(data.orders.map(({ ticketName }) => ticketName))}</h1>
             {delivered.length > 1 && (
               <Select
                 aria-label="Delivery"
@@ -98,20 +99,25 @@ export function DeliveryPage() {
                 onChange={(id) => void navigate(`/jobs/${jobId}/delivery/${id}`)}
                 options={delivered.map((run) => ({
                   value: run.id,
-                  label: `${run.folder}, ${day(run.startedAt)} ${time(run.startedAt)}`,
+                  label: `${foldersOf(run)}, ${day(run.startedAt)} ${time(run.startedAt)}`,
                 }))}
               />
             )}
           </div>
-          <p className="place">
-            <code>{data.place}</code>
-            <Button
-              size="small"
-              onClick={() => void copy(data.place)}
-            >
-              Copy the folder’s path
-            </Button>
-          </p>
+          {data.orders.map((order) => (
+            <p className="place" key={order.id}>
+              {data.orders.length > 1 && <strong>{order.ticketName}</strong>}
+              <code>{order.place}</code>
+              <Button size="small" onClick={() => void copy(order.place)}>
+                Copy the folder’s path
+              </Button>
+              {lost.length === 0 && order.isForBooks && data.orders.length > 1 && (
+                <Button size="small" onClick={() => void download(`delivery.pdf?order=${order.id}`)}>
+                  PDF book
+                </Button>
+              )}
+            </p>
+          ))}
           <p className="quiet">
             {count(checked.length, 'checked file')} of {data.pieces.length} · {bytes(weight)} · begun {day(data.startedAt)}{' '}
             {time(data.startedAt)}
@@ -126,7 +132,7 @@ export function DeliveryPage() {
           ) : (
             <Button href={`${base}/delivery.zip?of=PRESENT`}>ZIP of the {checked.length - lost.length} that are there</Button>
           )}
-          {lost.length === 0 && data.isForBooks && <Button onClick={() => void download('delivery.pdf')}>PDF book</Button>}
+          {lost.length === 0 && data.orders.length === 1 && data.isForBooks && <Button onClick={() => void download('delivery.pdf')}>PDF book</Button>}
           <Button href={`${base}/delivery.csv`}>List as CSV</Button>
           <Button href={`${base}/delivery`} target="_blank">
             List as JSON
@@ -196,6 +202,17 @@ export function DeliveryPage() {
               </span>
             ),
           },
+          ...(data.orders.length > 1
+            ? [
+                {
+                  title: 'Ticket',
+                  key: 'ticket',
+                  width: 150,
+                  ellipsis: true,
+                  render: (_: unknown, piece: DeliveredPiece) => ticketNames.get(piece.orderId),
+                },
+              ]
+            : []),
           {
             title: 'Pixels',
             key: 'pixels',

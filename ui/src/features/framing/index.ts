@@ -19,4 +19,6 @@ export {
 export { overrideWords, PictureColumn } from './PictureColumn';
 export { overridesQuery, framingsQuery, noOverride, type Override } from './queries';
 export type { Change } from './framingEdits';
+export { NoPicture } from './NoPicture';
 export { useFramings } from './useFramings';
+export { usePicturesInTurn } from './usePicturesInTurn';

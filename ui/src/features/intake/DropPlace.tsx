@@ -1,6 +1,7 @@
 import { App, Button } from 'antd';
-import { useRef, useState, type ChangeEvent, type ReactNode } from 'react';
+import { useRef, type ChangeEvent, type ReactNode } from 'react';
 import { count } from '../../shared/format';
+import { useDrop } from '../../shared/useDrop';
 import { chosen, entriesOf, walk, type ArrivingFile } from './walkDropped';
 import './intake.css';
 
@@ -12,7 +13,6 @@ interface Props {
 
 /** A place for folders and files, by dropping or by choosing. */
 export function DropPlace({ title, children, onFiles }: Props) {
-  const [over, setOver] = useState(false);
   const folders = useRef<HTMLInputElement>(null);
   const files = useRef<HTMLInputElement>(null);
   const { notification } = App.useApp();
@@ -37,20 +37,13 @@ export function DropPlace({ title, children, onFiles }: Props) {
     if (found.length > 0 || unread.length === 0) onFiles(found, folder);
   };
 
+  const drop = useDrop((dropped) => void takeDropped(dropped.items));
+
   return (
     <section
-      className={`drop${over ? ' drop-over' : ''}`}
+      className={`drop${drop.isOver ? ' drop-over' : ''}`}
       aria-label={title}
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault();
-        setOver(false);
-        void takeDropped(event.dataTransfer.items);
-      }}
+      {...drop.handlers}
     >
       <div>
         <p className="drop-title">{title}</p>

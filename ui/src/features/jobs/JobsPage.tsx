@@ -6,7 +6,7 @@ import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, day, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
-import { runWord, useRuns } from '../run';
+import { runWord, ticketsOf, useRuns } from '../run';
 import { DropPlace, useIntake, type ArrivingFile } from '../intake';
 import { jobsKey, jobsQuery } from './queries';
 import './jobs.css';
@@ -18,7 +18,7 @@ function LastRun({ jobId }: { jobId: string }) {
   const { checked, all, failed } = run.counts;
   return (
     <span className="quiet">
-      last run “{run.ticketName}”, {day(run.startedAt)} {time(run.startedAt)}: {checked} of {all} checked
+      last run “{ticketsOf(run)}”, {day(run.startedAt)} {time(run.startedAt)}: {checked} of {all} checked
       {failed > 0 && `, ${failed} failed`}
       {run.state === 'RUNNING' ? ', running' : runWord[run.state]}
     </span>

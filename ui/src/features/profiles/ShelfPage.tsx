@@ -4,6 +4,7 @@ import { useRef, useState } from 'react';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { Failed, Loading } from '../../shared/states';
+import { useDrop } from '../../shared/useDrop';
 import { GamutDrawing } from './GamutDrawing';
 import { importProfile, profilesQuery, type Profile } from './queries';
 import { facts, groupOf, groups, modelWords } from './words';
@@ -19,7 +20,6 @@ interface Refusal {
 export function ShelfPage() {
   const profiles = useQuery(profilesQuery());
   const [chosen, setChosen] = useState<string>();
-  const [over, setOver] = useState(false);
   const [refused, setRefused] = useState<Refusal[]>([]);
   const input = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
@@ -41,23 +41,15 @@ export function ShelfPage() {
       }
     },
   });
+  const take = (files: FileList | null) => files && files.length > 0 && adding.mutate([...files]);
+  const drop = useDrop((dropped) => take(dropped.files));
   if (profiles.isPending) return <Loading what="the profiles" />;
   if (profiles.isError) return <Failed error={profiles.error} again={() => void profiles.refetch()} />;
   const shown = profiles.data.find(({ digest }) => digest === chosen) ?? profiles.data[0]!;
-  const take = (files: FileList | null) => files && files.length > 0 && adding.mutate([...files]);
   return (
     <main
-      className={`shelf${over ? ' shelf-over' : ''}`}
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault();
-        setOver(false);
-        take(event.dataTransfer.files);
-      }}
+      className={`shelf${drop.isOver ? ' shelf-over' : ''}`}
+      {...drop.handlers}
     >
       <nav className="shelf-list" aria-label="Profiles">
         <h1>Profiles</h1>

@@ -1,19 +1,16 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { useCallback, useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useCallback, useState } from 'react';
+import { useParams } from 'react-router';
 import { Problem } from '../../api/problems';
 import { decimals } from '../../shared/format';
 import { KeySheet } from '../../shared/KeySheet';
 import { SheetLines } from '../../shared/SheetLines';
-import { Empty, Failed, Loading } from '../../shared/states';
+import { Failed } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
-import { PictureColumn, useFramings } from '../framing';
-import { useJob } from '../jobs';
-import { useInTurn, useOriginals } from '../originals';
+import { NoPicture, PictureColumn, usePicturesInTurn } from '../framing';
 import { gamutLossQuery, useProfiles } from '../profiles';
 import type { Look, ProofScale, Region, Size } from '../pixels';
-import { estimateQuery, useActiveTicket } from '../ticket';
 import { DisplayRuler } from './DisplayRuler';
 import { useDisplayPpi } from './displayPpi';
 import { keyLines } from './keys';
@@ -42,13 +39,8 @@ const besideNames: Record<Beside, string> = {
 /** The output's own pixels, made by the code that makes the file, beside what they come from. */
 export function ProofPage() {
   const { jobId = '' } = useParams();
-  const navigate = useNavigate();
   const queries = useQueryClient();
-  const job = useJob(jobId).data;
-  const ticket = useActiveTicket(jobId);
-  const originalsOfJob = useOriginals(jobId);
-  const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
-  const framings = useFramings({ jobId, shape: estimate?.shapeKey, ticketId: ticket?.id });
+  const { ticket, ofJob, originals, estimateById, framings, at, original, ahead, go } = usePicturesInTurn(jobId);
   const [view, setView] = useState<Size>();
   const [wipe, setWipe] = useState(0.5);
   const [beside, setBeside] = useState<Beside>('ORIGINAL');
@@ -61,13 +53,6 @@ export function ProofPage() {
   const [intents, setIntents] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
   const displayPpi = useDisplayPpi();
-
-  const originals = useMemo(
-    () => (originalsOfJob.data ?? []).filter((original) => original.forPieces && !original.leftOut),
-    [originalsOfJob.data],
-  );
-  const estimateById = useMemo(() => new Map(estimate?.pictures.map((one) => [one.originalId, one])), [estimate]);
-  const { at, original, ahead, go } = useInTurn(originals);
 
   const document = ticket?.document;
   const override = original && framings.overrideOf(original.id);
@@ -129,14 +114,8 @@ export function ProofPage() {
     if (!event.repeat || event.key.startsWith('Arrow')) command();
   });
 
-  if (originalsOfJob.isPending || !ticket) return <Loading what="the pictures" />;
-  if (originalsOfJob.isError) return <Failed error={originalsOfJob.error} again={() => void originalsOfJob.refetch()} />;
-  if (!original) {
-    return (
-      <Empty title="There is no picture to proof">
-        <Button onClick={() => void navigate(`/jobs/${jobId}/pile`)}>Go to the pile</Button>
-      </Empty>
-    );
+  if (!original || !ticket) {
+    return <NoPicture jobId={jobId} ofJob={ofJob} hasTicket={ticket !== undefined} title="There is no picture to proof" />;
   }
   const refusal = planning.data?.problems[0];
   const refused = refusal ? Problem.of({ code: refusal.code, problems: [refusal] }, 422) : null;

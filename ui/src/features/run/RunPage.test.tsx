@@ -45,6 +45,17 @@ describe('the run page', () => {
     await waitFor(() => expect(server.of('POST /runs/run/stop')).toHaveLength(1));
   });
 
+  it('has a wall for each ticket', async () => {
+    const order = (id: string, ticketName: string) => ({ id, ticketId: id, ticketName, folder: `Kite days/${id}` });
+    const both = run({ orders: [order('order', 'Prints 8 × 10'), order('screen', 'Screen set')] });
+    fakeServer(answers(both, piece('a'), piece('b', { orderId: 'screen', state: 'FAILED' })));
+    openPage('/jobs/job/run');
+    expect(await screen.findByRole('heading', { name: 'Prints 8 × 10 and Screen set' })).toBeTruthy();
+    expect(within(screen.getByRole('region', { name: 'Prints 8 × 10' })).getByText('1 of 1 checked')).toBeTruthy();
+    expect(within(screen.getByRole('region', { name: 'Screen set' })).getByText('0 of 1 checked')).toBeTruthy();
+    expect(screen.getByText(/In order and screen/)).toBeTruthy();
+  });
+
   it('held up says why and what to do, and goes on by hand', async () => {
     const paused = run({
       state: 'PAUSED',

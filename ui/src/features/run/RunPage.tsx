@@ -6,7 +6,7 @@ import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, decimals, duration, pixels, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
-import { runQuery, runsQuery, useRuns, type PieceView, type RunView } from './queries';
+import { foldersOf, runQuery, runsQuery, ticketsOf, useRuns, type PieceView, type RunView } from './queries';
 import { Wall } from './Wall';
 import './run.css';
 
@@ -40,7 +40,7 @@ export function RunPage() {
           value={shownId}
           popupMatchSelectWidth={false}
           onChange={(id) => void navigate(`/jobs/${jobId}/run/${id}`)}
-          options={runs.data.map((run) => ({ value: run.id, label: `${run.ticketName}, ${time(run.startedAt)}` }))}
+          options={runs.data.map((run) => ({ value: run.id, label: `${ticketsOf(run)}, ${time(run.startedAt)}` }))}
         />
       )}
     </OneRun>
@@ -82,7 +82,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
   });
 
   const making = pieces.filter((piece) => piece.state === 'MAKING');
-  const failed = pieces.filter((piece) => piece.state === 'FAILED');
+  const failed = failuresOf(pieces);
   const chosen = pieces.find((piece) => piece.id === chosenId);
   const { counts } = run;
   const finished = run.state === 'FINISHED';
@@ -90,7 +90,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
     <main className="run">
       <section className="card run-main" aria-label="Run">
         <header>
-          <h1>{run.ticketName}</h1>
+          <h1>{ticketsOf(run)}</h1>
           {children}
           <span className="run-gap" />
           {(run.state === 'RUNNING' || run.state === 'PAUSED') && (
@@ -156,7 +156,24 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
             <strong>Paused: {run.pause.text}</strong> {run.pause.remedy}
           </div>
         )}
-        <Wall pieces={pieces} chosen={chosenId} onChoose={(piece) => setChosenId(piece.id)} />
+        <div className="run-walls">
+          {run.orders.map((order) => {
+            const ofOrder = run.orders.length === 1 ? pieces : pieces.filter(({ orderId }) => orderId === order.id);
+            return (
+              <section key={order.id} aria-label={order.ticketName} style={{ flexGrow: ofOrder.length }}>
+                {run.orders.length > 1 && (
+                  <h2>
+                    {order.ticketName}{' '}
+                    <span className="quiet">
+                      {ofOrder.filter(({ state }) => state === 'CHECKED').length} of {ofOrder.length} checked
+                    </span>
+                  </h2>
+                )}
+                <Wall pieces={ofOrder} chosen={chosenId} onChoose={(piece) => setChosenId(piece.id)} />
+              </section>
+            );
+          })}
+        </div>
         <p className="run-legend">
           <span className="mini laid-checked" /> checked <span className="mini laid-making" /> making{' '}
           <span className="mini laid-failed" /> failed <span className="mini laid-waiting" /> waiting{' '}
@@ -196,20 +213,20 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
         {failed.length > 0 && (
           <section className="card failed-pieces" aria-label="Failed">
             <h2>Failed</h2>
-            {failed.slice(0, 6).map((piece) => (
-              <div key={piece.id}>
+            {failed.slice(0, 6).map(({ problem, ids }) => (
+              <div key={ids[0]}>
                 <p>
-                  <strong>{piece.problem?.text}</strong>
+                  <strong>{problem?.text}</strong>
                 </p>
-                <p className="quiet">The other pieces continue. {piece.problem?.remedy}</p>
-                <Button size="small" loading={retry.isPending} onClick={() => retry.mutate([piece.id])}>
-                  Try again
+                <p className="quiet">The other pieces continue. {problem?.remedy}</p>
+                <Button size="small" loading={retry.isPending} onClick={() => retry.mutate(ids)}>
+                  {ids.length === 1 ? 'Try again' : `Try its ${ids.length} pieces again`}
                 </Button>
               </div>
             ))}
             {failed.length > 1 && (
               <Button loading={retry.isPending} onClick={() => retry.mutate(null)}>
-                Try all {failed.length} again
+                Try all {counts.failed} again
               </Button>
             )}
           </section>
@@ -217,10 +234,23 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
         <section className="card" aria-label="Checks">
           <h2>Every finished piece is checked</h2>
           <p className="quiet">
-            {counts.checked} opened again and checked: size in pixels, ppi and profile match the ticket. In {run.folder}.
+            {counts.checked} opened again and checked: size in pixels, ppi and profile match the ticket. In {foldersOf(run)}.
           </p>
         </section>
       </aside>
     </main>
   );
+}
+
+/** Failed pieces with their reason: what is wrong with a picture is said once for all tickets that ask for it. */
+function failuresOf(pieces: PieceView[]): { problem: PieceView['problem']; ids: string[] }[] {
+  const found = new Map<string, { problem: PieceView['problem']; ids: string[] }>();
+  for (const { id, originalId, state, problem } of pieces) {
+    if (state !== 'FAILED') continue;
+    const key = `${originalId} ${problem?.text}`;
+    const known = found.get(key) ?? { problem, ids: [] };
+    known.ids.push(id);
+    found.set(key, known);
+  }
+  return [...found.values()];
 }

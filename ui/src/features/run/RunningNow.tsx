@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { duration } from '../../shared/format';
-import { runWord, useRunEvents, useRuns } from './queries';
+import { runWord, ticketsOf, useRunEvents, useRuns } from './queries';
 
 /** What is running, in the top bar. */
 export function RunningNow({ jobId }: { jobId: string }) {
@@ -10,7 +10,7 @@ export function RunningNow({ jobId }: { jobId: string }) {
   const { checked, all } = running.counts;
   return (
     <Link to={`/jobs/${jobId}/run/${running.id}`} className="running-now">
-      Run “{running.ticketName}” {checked} of {all}
+      Run “{ticketsOf(running)}” {checked} of {all}
       {runWord[running.state]}
       {running.secondsLeft !== null && running.secondsLeft !== undefined && `, ${duration(running.secondsLeft)} left`}
     </Link>

@@ -22,6 +22,7 @@ beforeAll(() => {
 const piece = (at: number, state: PieceView['state'] = 'WAITING'): PieceView =>
   ({
     id: `p${at}`,
+    orderId: 'order',
     name: `kite${at}_8x10in.jpg`,
     originalPath: `kite${at}.jpg`,
     state,

@@ -1,2 +1,2 @@
-export { runWord, useRuns } from './queries';
+export { foldersOf, runWord, ticketsOf, useRuns } from './queries';
 export { RunningNow } from './RunningNow';

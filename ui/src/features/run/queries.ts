@@ -1,10 +1,17 @@
 import { queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
+import { listed } from '../../shared/format';
 
 export type RunView = Schemas['RunView'];
 export type PieceView = Schemas['PieceView'];
 type WholeRun = Schemas['WholeRun'];
+
+/** The tickets that a run makes, in a word each. */
+export const ticketsOf = ({ orders }: RunView) => listed(orders.map(({ ticketName }) => ticketName));
+
+/** The folders that a run's files go to: their names in the job's own folder. */
+export const foldersOf = ({ orders }: RunView) => listed(orders.map(({ folder }) => folder.slice(folder.indexOf('/') + 1)));
 
 /** How a run's state is told behind its figures. */
 export const runWord: Record<RunView['state'], string> = {

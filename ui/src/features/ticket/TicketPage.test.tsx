@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { fakeServer, never, problem } from '../../testing/fakeServer';
 import { openPage } from '../../testing/openPage';
@@ -74,6 +74,47 @@ describe('the ticket page', () => {
     const router = openPage('/jobs/job/ticket');
     fireEvent.click(await screen.findByRole('button', { name: /^Run 2/ }));
     await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/run/run'));
+  });
+
+  it('runs several tickets at once, those that are on, in the order they have', async () => {
+    const screenSet = { ...ticket({ name: 'Screen set', folder: 'screen' }), id: 'second' };
+    const third = { ...ticket({ name: 'Proofs', folder: 'proofs' }), id: 'third', isOn: false };
+    const going = run({ state: 'RUNNING' });
+    const server = fakeServer({
+      ...answers(),
+      'GET /jobs/job/tickets': [ticket(), screenSet, third],
+      'PUT /jobs/job/tickets': [screenSet, ticket(), third],
+      'POST /jobs/job/runs': going,
+      'GET /runs/run': { run: going, pieces: [] },
+    });
+    const router = openPage('/jobs/job/ticket');
+    const list = await screen.findByRole('region', { name: 'Tickets of this job' });
+    expect(within(list).getAllByRole('checkbox').map((box) => (box as HTMLInputElement).checked)).toEqual([true, true, false]);
+    fireEvent.click(within(list).getByRole('button', { name: 'Put Screen set earlier' }));
+    await waitFor(() =>
+      expect(server.of('PUT /jobs/job/tickets')[0]?.body).toEqual([
+        { ticketId: 'second', isOn: true },
+        { ticketId: 'ticket', isOn: true },
+        { ticketId: 'third', isOn: false },
+      ]),
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'Run 2 tickets at once' }));
+    await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/run/run'));
+    expect(server.of('POST /jobs/job/runs')[0]?.body).toEqual({ ticketIds: null, originalIds: null });
+  });
+
+  it('tells when the order of the tickets was not kept', async () => {
+    const second = { ...ticket({ name: 'Screen set' }), id: 'second' };
+    const server = fakeServer({
+      ...answers(),
+      'GET /jobs/job/tickets': [ticket(), second],
+      'PUT /jobs/job/tickets': problem(409, 'tickets-changed', 'One was added or deleted.', 'Look again.'),
+    });
+    openPage('/jobs/job/ticket');
+    fireEvent.click(await screen.findByRole('checkbox', { name: 'Screen set' }));
+    expect(await screen.findByText(/One was added or deleted/)).toBeTruthy();
+    await waitFor(() => expect(screen.getByRole<HTMLInputElement>('checkbox', { name: 'Screen set' }).checked).toBe(true));
+    expect(server.of('PUT /jobs/job/tickets')).toHaveLength(1);
   });
 
   it('says why a run does not start', async () => {

@@ -13,10 +13,11 @@ import { saveTicket, useSavedTickets } from '../savedtickets';
 import { Meaning } from './Meaning';
 import { TextForm } from './phrases';
 import { NearLines } from './NearLines';
-import { activate, estimateQuery, planQuery, startRun, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketDocument, type TicketView } from './queries';
+import { activate, estimateQuery, planQuery, startRun, startRunOfJob, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketDocument, type TicketView } from './queries';
 import { NamesShown } from './NamesShown';
 import { Sentence } from './Sentence';
 import { SheetDrawing } from './SheetDrawing';
+import { TicketOrder } from './TicketOrder';
 import { useTicketEdit } from './useTicketEdit';
 import '../../shared/field.css';
 import './ticket.css';
@@ -50,8 +51,9 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
   const plan = useQuery(planQuery(sample?.id, document)).data?.plan;
 
   const tell = (error: unknown) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`);
+  const on = tickets.filter(({ isOn }) => isOn);
   const run = useMutation({
-    mutationFn: () => startRun(ticket.id, null),
+    mutationFn: (of: 'ticket' | 'job') => (of === 'job' ? startRunOfJob(jobId) : startRun(ticket.id, null)),
     onSuccess: (started) => {
       void queries.invalidateQueries({ queryKey: ['runs', jobId] });
       void navigate(`/jobs/${jobId}/run/${started.id}`);
@@ -178,6 +180,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
             )}
           </div>
         </section>
+        {tickets.length > 1 && <TicketOrder jobId={jobId} tickets={tickets} />}
         {estimate && <Meaning jobId={jobId} estimate={estimate} originals={byId} />}
         <NearLines jobId={jobId} document={document} pictures={printable} originals={byId} />
         <div className="ticket-buttons">
@@ -187,10 +190,19 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           <Button
             disabled={printable.length === 0 || problems.length > 0}
             loading={run.isPending}
-            onClick={() => run.mutate()}
+            onClick={() => run.mutate('ticket')}
           >
             {printable.length === 0 ? 'Nothing to run' : `Run ${count(printable.length, 'piece')} now`}
           </Button>
+          {on.length > 1 && (
+            <Button
+              disabled={printable.length === 0 || problems.length > 0}
+              loading={run.isPending}
+              onClick={() => run.mutate('job')}
+            >
+              Run {on.length} tickets at once
+            </Button>
+          )}
         </div>
       </div>
       <SheetDrawing document={document} original={sample} onUnit={(unit) => change({ unit })} />

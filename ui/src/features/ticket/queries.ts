@@ -125,6 +125,16 @@ export function startRun(ticketId: string, originalIds: string[] | null) {
   );
 }
 
+/** Starts a run of all tickets of a job that are switched on. */
+export function startRunOfJob(jobId: string) {
+  return answer(
+    api.POST('/api/v1/jobs/{jobId}/runs', {
+      params: { path: { jobId }, header: { 'Idempotency-Key': crypto.randomUUID() } },
+      body: { ticketIds: null, originalIds: null },
+    }),
+  );
+}
+
 /** The ticket that the pages of a job look through; the first, until another is chosen. */
 const listeners = new Set<() => void>();
 const storageKey = (jobId: string) => `embrick.ticket.${jobId}`;

@@ -1,6 +1,5 @@
 package embrick.bench;
 
-import embrick.core.colour.PaperColour;
 import embrick.core.framing.Framing;
 import embrick.core.paper.PaperSize;
 import embrick.core.pixels.ColourModel;
@@ -12,23 +11,15 @@ import embrick.core.source.SourceFacts;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Fit;
-import embrick.core.ticket.NamePattern;
-import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
-import embrick.core.ticket.ResamplingChoice;
-import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Sides;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
-import embrick.core.ticket.Turn;
-import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.Length;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.picture.OpenedPicture;
-import java.util.List;
 import java.util.Optional;
 
 /** What is asked of the works. */
@@ -42,19 +33,8 @@ final class Tickets {
             0);
 
     static Ticket ticket(Sharpening sharpening) {
-        return new Ticket(
-                onPaper("8", "10"),
-                Turn.SUIT,
-                new Fit.Fill(PaperColour.WHITE),
-                new Edges.None(),
-                Resolution.perInch(300),
-                ViewingDistance.HAND,
-                ResamplingChoice.BY_ITSELF,
-                sharpening,
-                OutputColour.SRGB,
-                Rounding.NEAREST,
-                new FileFormat.Jpeg(95),
-                new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
+        return Ticket.plain(onPaper("8", "10"), Resolution.perInch(300), new FileFormat.Jpeg(95))
+                .withSharpening(sharpening);
     }
 
     static Size onPaper(String width, String height) {

@@ -1,6 +1,5 @@
 package embrick.core;
 
-import embrick.core.colour.PaperColour;
 import embrick.core.paper.PaperSize;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
@@ -8,24 +7,13 @@ import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.SourceColour;
-import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Fit;
-import embrick.core.ticket.NamePattern;
-import embrick.core.ticket.NamePattern.Brick;
-import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.ResamplingChoice;
-import embrick.core.ticket.Rounding;
-import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
-import embrick.core.ticket.Turn;
-import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
-import java.util.List;
 import java.util.Optional;
 
 /** Facts and tickets with sane defaults, for tests. */
@@ -57,19 +45,7 @@ public final class Sample {
     }
 
     public static Ticket ticket() {
-        return new Ticket(
-                onPaper("8 in", "10 in"),
-                Turn.SUIT,
-                new Fit.Fill(PaperColour.WHITE),
-                new Edges.None(),
-                Resolution.perInch(300),
-                ViewingDistance.HAND,
-                ResamplingChoice.BY_ITSELF,
-                new Sharpening.None(),
-                OutputColour.SRGB,
-                Rounding.NEAREST,
-                new FileFormat.Jpeg(95),
-                new NamePattern(List.of(new Brick.OriginalName())));
+        return Ticket.plain(onPaper("8 in", "10 in"), Resolution.perInch(300), new FileFormat.Jpeg(95));
     }
 
     public static Size onPaper(String width, String height) {

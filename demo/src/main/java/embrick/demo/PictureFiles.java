@@ -1,7 +1,6 @@
 package embrick.demo;
 
 import embrick.core.colour.ColourPath;
-import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.core.framing.Framing;
@@ -17,18 +16,10 @@ import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.source.SourceFacts.SourceProfile;
-import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Fit;
-import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.ResamplingChoice;
-import embrick.core.ticket.Rounding;
-import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
-import embrick.core.ticket.Turn;
-import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.Formats;
@@ -49,7 +40,6 @@ import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Iterator;
-import java.util.List;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageWriter;
@@ -87,19 +77,8 @@ final class PictureFiles {
                 Optional.empty(),
                 new SourceColour(model, Alpha.OPAQUE, 8, Optional.of(embedded)),
                 0);
-        Ticket ticket = new Ticket(
-                new Size.OwnShape(),
-                Turn.SUIT,
-                new Fit.Fill(PaperColour.WHITE),
-                new Edges.None(),
-                Resolution.perInch(ppi),
-                ViewingDistance.HAND,
-                ResamplingChoice.BY_ITSELF,
-                new Sharpening.None(),
-                new OutputColour.Keep(),
-                Rounding.NEAREST,
-                format,
-                new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
+        Ticket ticket = Ticket.plain(new Size.OwnShape(), Resolution.perInch(ppi), format)
+                .withColour(new OutputColour.Keep());
         Plan plan = ((Planning.Ready) Planner.plan(facts, ticket, Framing.centred())).plan();
         try (Raster raster = raster(picture, model);
                 FileTarget target = FileTarget.create(file)) {

@@ -12,7 +12,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The bench in a real browser: what a drag touches, what a line levels, what undo remembers. */
 @InBrowser
@@ -203,28 +202,9 @@ class BenchTest {
     void anotherWindowsActIsNeverOverwritten() {
         String original =
                 api.get("/jobs/" + job + "/originals").body().get(0).path("id").asString();
-        Map<String, Object> document = Map.of(
-                "schemaVersion",
-                2,
-                "centreX",
-                0.5,
-                "centreY",
-                0.5,
-                "tightness",
-                2,
-                "tiltDegrees",
-                0,
-                "quarterTurns",
-                0,
-                "mirror",
-                "AS_IT_IS",
-                "turn",
-                "AS_TICKET",
-                "corners",
-                "COVERED");
         assertThat(api.put(
                                 "/originals/" + original + "/framings/4:5",
-                                Map.of("document", document, "accepted", false),
+                                Map.of("document", Api.framing(0.5, 2), "accepted", false),
                                 "If-Match",
                                 "\"-1\"")
                         .status())
@@ -258,14 +238,7 @@ class BenchTest {
 
     @Test
     void eachSideOfTheFreeFrameIsPulledByItself() {
-        ObjectNode stored = api.firstTicket(job);
-        ObjectNode ticket = (ObjectNode) stored.path("document");
-        ticket.putObject("size").put("kind", "free");
-        api.put(
-                "/tickets/" + stored.path("id").asString(),
-                ticket,
-                "If-Match",
-                "\"" + stored.path("version").asInt() + "\"");
+        api.changeFirstTicket(job, ticket -> ticket.putObject("size").put("kind", "free"));
         browser.open(address + "/jobs/" + job + "/bench");
         browser.find(".free-side-left").sendKeys(Keys.ARROW_RIGHT);
         browser.script("document.querySelector('.free-side-left').focus()");

@@ -106,6 +106,14 @@ final class Browser {
         });
     }
 
+    /** The first that can be seen of those found: what is folded away stays in the page. */
+    WebElement shown(By by) {
+        return until(page -> page.findElements(by).stream()
+                .filter(WebElement::isDisplayed)
+                .findFirst()
+                .orElse(null));
+    }
+
     WebElement button(String text) {
         return until(
                 page -> page
@@ -154,7 +162,7 @@ final class Browser {
         }
     }
 
-    private List<String> texts(String css) {
+    List<String> texts(String css) {
         return all(css).stream().map(WebElement::getText).toList();
     }
 

@@ -2,6 +2,7 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.formats.Outside;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import java.awt.Color;
@@ -18,7 +19,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
-import org.openqa.selenium.WebElement;
 import tools.jackson.databind.JsonNode;
 
 /** A canvas from nothing: the ticket said, the subject moved clear of the fold, a checked JPEG and a checked PDF page. */
@@ -39,19 +39,12 @@ class CanvasTest {
         browser.find("button[aria-label^='" + label + "']").sendKeys(Keys.ESCAPE);
     }
 
-    private WebElement shown(By by) {
-        return browser.until(page -> page.findElements(by).stream()
-                .filter(WebElement::isDisplayed)
-                .findFirst()
-                .orElse(null));
-    }
-
     private void choose(String words) {
-        shown(By.xpath("//label[span[text()='" + words + "']]")).click();
+        browser.shown(By.xpath("//label[span[text()='" + words + "']]")).click();
     }
 
     private void type(String label, String text) {
-        shown(By.xpath("//label[span[text()='" + label + "']]//input"))
+        browser.shown(By.xpath("//label[span[text()='" + label + "']]//input"))
                 .sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.ENTER);
     }
 
@@ -100,7 +93,7 @@ class CanvasTest {
         close("Resolution");
         open("Edges");
         choose("a wrap");
-        shown(By.xpath("//button[text()='2 ½ in']")).click();
+        browser.shown(By.xpath("//button[text()='2 ½ in']")).click();
         type("staple allowance", "13 in");
         browser.see(".phrase-problem", "staple allowance: expected at most 12 in, got 13 in");
         type("staple allowance", "1/2 in");

@@ -2,6 +2,7 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.formats.Outside;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.icc.ShippedProfile;
 import embrick.server.support.Api;
@@ -18,7 +19,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
-import org.openqa.selenium.WebElement;
 import tools.jackson.databind.JsonNode;
 
 /** A paper's profile from its file to a piece that carries it, with its colours proofed on the way. */
@@ -56,13 +56,6 @@ class ColourTest {
         return jpeg.toByteArray();
     }
 
-    private WebElement shown(By by) {
-        return browser.until(page -> page.findElements(by).stream()
-                .filter(WebElement::isDisplayed)
-                .findFirst()
-                .orElse(null));
-    }
-
     private void putOnTheShelf(Path file) {
         browser.open(address + "/profiles");
         browser.see(".shelf-list", "Lustre paper, RGB");
@@ -84,11 +77,14 @@ class ColourTest {
         api.upload(job, "halves.jpg", halves());
         browser.open(address + "/jobs/" + job + "/ticket");
         browser.find("button[aria-label^='Colour']").click();
-        shown(By.cssSelector("input[aria-label='Profile to convert to']")).sendKeys("Harbour", Keys.ENTER);
+        browser.shown(By.cssSelector("input[aria-label='Profile to convert to']"))
+                .sendKeys("Harbour", Keys.ENTER);
         browser.see(".sentence", PAPER);
-        shown(By.xpath("//label[contains(., 'all colours move a little')]")).click();
+        browser.shown(By.xpath("//label[contains(., 'all colours move a little')]"))
+                .click();
         browser.see(".sentence", PAPER + ", perceptual");
-        shown(By.xpath("//label[contains(., 'printable colours stay exact')]")).click();
+        browser.shown(By.xpath("//label[contains(., 'printable colours stay exact')]"))
+                .click();
         browser.until(_ -> !browser.text(".sentence").contains("perceptual") ? true : null);
         browser.find("button[aria-label^='Colour']").sendKeys(Keys.ESCAPE);
 
@@ -101,7 +97,7 @@ class ColourTest {
         browser.see(".figures", "out of gamut");
         // Half of the picture is green, and a column or two are between.
         assertThat(browser.text(".figures")).containsPattern("(49\\.[5-9]|50(\\.[0-5])?) %");
-        shown(By.xpath("//label[contains(., 'whole')]")).click();
+        browser.shown(By.xpath("//label[contains(., 'whole')]")).click();
         browser.until(_ -> browser.text(".proof-busy").isEmpty() ? true : null);
         browser.keys("x");
         browser.keys("m");

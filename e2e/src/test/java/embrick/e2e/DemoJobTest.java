@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.demo.DrawPictures;
 import embrick.demo.FillDemoJob;
+import embrick.formats.Outside;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import java.nio.file.Path;

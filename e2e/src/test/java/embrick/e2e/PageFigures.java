@@ -15,7 +15,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import tools.jackson.databind.JsonNode;
 
 /**
  * No test: measures the pages in the browser against the bounds that are stated beside each figure. {@code ./embrick bench
@@ -131,7 +130,7 @@ class PageFigures {
     @Test
     void measure() throws Exception {
         String demo = FillDemoJob.into(address, Path.of(System.getProperty("embrick.pictures")));
-        browser.open(address + "/jobs/" + demo + "/bench?at=" + original(demo, "arrivals.jpg"));
+        browser.open(address + "/jobs/" + demo + "/bench?at=" + api.original(demo, "arrivals.jpg"));
         browser.see(".figures", "6000 × 4000");
         settle();
         browser.script(DRAG, true);
@@ -186,15 +185,6 @@ class PageFigures {
 
     private List<Double> scroll(String list) {
         return numbers(browser.script(SCROLL, list));
-    }
-
-    private String original(String job, String path) {
-        for (JsonNode original : api.get("/jobs/" + job + "/originals").body()) {
-            if (original.path("path").asString().equals(path)) {
-                return original.path("id").asString();
-            }
-        }
-        throw new AssertionError(path + " is not in the demo job");
     }
 
     @SuppressWarnings("ThreadSleep")

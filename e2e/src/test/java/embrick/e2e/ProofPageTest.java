@@ -14,7 +14,6 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The proof on the screen is the file, pixel for pixel; it is moved and wiped by keys alone. */
 @InBrowser
@@ -46,17 +45,10 @@ class ProofPageTest {
         String job = api.newJob("Proof journey");
         api.upload(job, "a.jpg", TestPictures.drawn("jpg", 2600, 3600));
         api.upload(job, "b.jpg", TestPictures.drawn("jpg", 3600, 2600));
-        ObjectNode stored = api.firstTicket(job);
-        ObjectNode ticket = (ObjectNode) stored.path("document");
-        ticket.putObject("sharpening").put("kind", "paper").put("paper", "MATT");
-        ticket.putObject("file").put("kind", "png").put("depth", "EIGHT");
-        assertThat(api.put(
-                                "/tickets/" + stored.path("id").asString(),
-                                ticket,
-                                "If-Match",
-                                "\"" + stored.path("version").asInt() + "\"")
-                        .status())
-                .isEqualTo(200);
+        api.changeFirstTicket(job, ticket -> {
+            ticket.putObject("sharpening").put("kind", "paper").put("paper", "MATT");
+            ticket.putObject("file").put("kind", "png").put("depth", "EIGHT");
+        });
         return job;
     }
 

@@ -2,6 +2,7 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.formats.Outside;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
@@ -11,8 +12,8 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
-import org.openqa.selenium.WebElement;
 import tools.jackson.databind.JsonNode;
 
 /** A ticket is said once, saved, and used in the next job: with its copies, its names and what its files say. */
@@ -54,11 +55,7 @@ class SavedTicketsTest {
         browser.until(_ -> api.firstTicket(first).toString().contains("UPPER") ? true : null);
         browser.keys(Keys.ESCAPE);
         browser.button("Save for other jobs").click();
-        browser.until(_ -> browser.all(".ant-popover .ant-btn-primary").stream()
-                        .filter(WebElement::isDisplayed)
-                        .findFirst()
-                        .orElse(null))
-                .click();
+        browser.shown(By.cssSelector(".ant-popover .ant-btn-primary")).click();
         browser.until(_ -> api.get("/saved-tickets").body().size() == 1 ? true : null);
 
         String second = api.newJob("Second job");

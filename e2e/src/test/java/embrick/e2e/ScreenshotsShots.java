@@ -8,7 +8,6 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.Keys;
-import tools.jackson.databind.JsonNode;
 
 /** No test: takes the pictures of docs/screenshots from the demo job as it begins. {@code ./embrick shots} runs it. */
 @ExtendWith(RunningServer.class)
@@ -51,19 +50,19 @@ class ScreenshotsShots {
         browser.find(".phrase-form");
         shot("ticket-sharpening");
 
-        browser.open(page + "/bench?at=" + original(job, "day-two/crosswind.jpg"));
+        browser.open(page + "/bench?at=" + api.original(job, "day-two/crosswind.jpg"));
         browser.find(".stage-picture");
         browser.see(".figures", "3600");
         browser.keys("g");
         shot("bench");
-        browser.open(page + "/bench?at=" + original(job, "day-two/crosswind.jpg"));
+        browser.open(page + "/bench?at=" + api.original(job, "day-two/crosswind.jpg"));
         browser.find(".stage-picture");
         browser.keys("e");
         browser.find(".stage-drawing");
         browser.keys(Keys.TAB);
         browser.find(".level-end");
         shot("bench-level");
-        browser.open(page + "/bench?at=" + original(job, "arrivals.jpg"));
+        browser.open(page + "/bench?at=" + api.original(job, "arrivals.jpg"));
         browser.find(".stage-picture");
         browser.keys("c");
         browser.find(".carry-row");
@@ -76,7 +75,7 @@ class ScreenshotsShots {
 
         browser.open(page + "/ticket/" + api.firstTicket(job).path("id").asString());
         browser.find(".drawing image");
-        browser.open(page + "/proof?at=" + original(job, "arrivals.jpg"));
+        browser.open(page + "/proof?at=" + api.original(job, "arrivals.jpg"));
         browser.until(_ -> browser.all(".proof-layer img").size() == 2 ? true : null);
         browser.keys(Keys.chord(Keys.SHIFT, Keys.ARROW_RIGHT), Keys.chord(Keys.SHIFT, Keys.ARROW_UP));
         browser.until(_ -> browser.text(".proof-busy").isEmpty() ? true : null);
@@ -103,7 +102,7 @@ class ScreenshotsShots {
         browser.find("button[aria-label^='Edges']").click();
         browser.see(".edges-total", "becomes");
         shot("ticket-edges");
-        browser.open(page + "/bench?at=" + original(job, "arrivals.jpg"));
+        browser.open(page + "/bench?at=" + api.original(job, "arrivals.jpg"));
         browser.find(".stage-made");
         browser.find(".near-not, .near-clear");
         shot("bench-canvas");
@@ -135,7 +134,7 @@ class ScreenshotsShots {
         browser.find("button[aria-label^='Colour']").click();
         browser.find(".phrase-form");
         shot("ticket-colour");
-        browser.open(page + "/proof?at=" + original(job, "wide-colours.jpg"));
+        browser.open(page + "/proof?at=" + api.original(job, "wide-colours.jpg"));
         browser.see(".figures", "out of gamut");
         browser.script(
                 "[...document.querySelectorAll('.ant-segmented-item')].find(e => e.textContent === 'whole').click()");
@@ -148,15 +147,6 @@ class ScreenshotsShots {
         browser.button("Intents side by side").click();
         browser.until(_ -> browser.text(".intents").split("mean ΔE00").length == 5 ? true : null);
         shot("intents");
-    }
-
-    private String original(String job, String path) {
-        for (JsonNode original : api.get("/jobs/" + job + "/originals").body()) {
-            if (original.path("path").asString().equals(path)) {
-                return original.path("id").asString();
-            }
-        }
-        throw new AssertionError(path + " is not in the demo job");
     }
 
     /** Waits for pictures and motion to settle, then takes one. */

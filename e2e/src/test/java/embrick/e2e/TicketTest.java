@@ -33,11 +33,7 @@ class TicketTest {
     }
 
     private WebElement field(String label) {
-        return browser.until(
-                page -> page.findElements(By.xpath("//label[span[text()='" + label + "']]//input")).stream()
-                        .filter(WebElement::isDisplayed)
-                        .findFirst()
-                        .orElse(null));
+        return browser.shown(By.xpath("//label[span[text()='" + label + "']]//input"));
     }
 
     private static void type(WebElement field, String text) {
@@ -121,10 +117,6 @@ class TicketTest {
     }
 
     private void choose(String words) {
-        browser.until(page -> page.findElements(By.xpath("//span[text()='" + words + "']")).stream()
-                        .filter(WebElement::isDisplayed)
-                        .findFirst()
-                        .orElse(null))
-                .click();
+        browser.shown(By.xpath("//span[text()='" + words + "']")).click();
     }
 }

@@ -2,6 +2,7 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.formats.Outside;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;

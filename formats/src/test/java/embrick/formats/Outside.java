@@ -34,6 +34,12 @@ public final class Outside {
         return run("", command).replaceAll("[ ]+", " ");
     }
 
+    /** {@code name WIDTHxHEIGHT ppi profile}, as exiftool says it. */
+    public static String identify(Path file) {
+        String said = "$FileName ${ImageWidth}x${ImageHeight} $XResolution $ProfileDescription";
+        return run(List.of("exiftool", "-p", said, file.toString())).strip();
+    }
+
     public static String transicc(String input, String... arguments) {
         List<String> command = new ArrayList<>(List.of("transicc"));
         command.addAll(List.of(arguments));
@@ -46,6 +52,10 @@ public final class Outside {
     public static String shell(String line, Object... arguments) {
         List<String> command = new ArrayList<>(List.of("sh", "-ec", line, "sh"));
         Arrays.stream(arguments).map(Object::toString).forEach(command::add);
+        return run("", command);
+    }
+
+    public static String run(List<String> command) {
         return run("", command);
     }
 

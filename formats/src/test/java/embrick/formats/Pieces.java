@@ -1,6 +1,5 @@
 package embrick.formats;
 
-import embrick.core.colour.PaperColour;
 import embrick.core.framing.Framing;
 import embrick.core.paper.PaperSize;
 import embrick.core.plan.Plan;
@@ -9,18 +8,9 @@ import embrick.core.plan.Planning;
 import embrick.core.print.Print;
 import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
-import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Fit;
-import embrick.core.ticket.NamePattern;
-import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.ResamplingChoice;
-import embrick.core.ticket.Rounding;
-import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
-import embrick.core.ticket.Turn;
-import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
 import embrick.core.units.Resolution;
@@ -32,7 +22,6 @@ import embrick.formats.picture.PrintFile;
 import embrick.formats.probe.Probe;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.List;
 
 /** Makes whole pieces from files, for tests. */
 public final class Pieces {
@@ -41,20 +30,11 @@ public final class Pieces {
     private Pieces() {}
 
     public static Ticket ticket(String width, String height, long ppi, FileFormat file) {
-        return new Ticket(
+        return Ticket.plain(
                 new Size.OnPaper(
                         new PaperSize(Length.parse(width, LengthUnit.IN), Length.parse(height, LengthUnit.IN))),
-                Turn.SUIT,
-                new Fit.Fill(PaperColour.WHITE),
-                new Edges.None(),
                 Resolution.perInch(ppi),
-                ViewingDistance.HAND,
-                ResamplingChoice.BY_ITSELF,
-                new Sharpening.None(),
-                OutputColour.SRGB,
-                Rounding.NEAREST,
-                file,
-                new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
+                file);
     }
 
     public static Plan plan(SourceFacts facts, Ticket ticket, Framing framing) {

@@ -7,18 +7,10 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts;
-import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
-import embrick.core.ticket.NamePattern;
-import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.ResamplingChoice;
-import embrick.core.ticket.Rounding;
-import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
-import embrick.core.ticket.Turn;
-import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.util.List;
@@ -36,19 +28,8 @@ public final class SmallPlan {
      * @param longestSide of the small picture, in pixels
      */
     public static Planning of(SourceFacts opened, int longestSide) {
-        Ticket ticket = new Ticket(
-                new Size.OwnShape(),
-                Turn.SUIT,
-                new Fit.Fill(STAGE),
-                new Edges.None(),
-                Resolution.perInch(96),
-                ViewingDistance.HAND,
-                ResamplingChoice.BY_ITSELF,
-                new Sharpening.None(),
-                OutputColour.SRGB,
-                Rounding.NEAREST,
-                new FileFormat.Jpeg(QUALITY),
-                new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
+        Ticket ticket = Ticket.plain(new Size.OwnShape(), Resolution.perInch(96), new FileFormat.Jpeg(QUALITY))
+                .withFit(new Fit.Fill(STAGE));
         return switch (Planner.plan(opened, ticket, Framing.centred())) {
             case Planning.Refused refused -> refused;
             case Planning.Ready ready -> new Planning.Ready(reduced(ready.plan(), longestSide), List.of());

@@ -14,6 +14,9 @@ import java.util.regex.Pattern;
  * @param letters of the whole name
  */
 public record NamePattern(List<Brick> bricks, LetterCase letters) {
+    /** The original's name as it is. */
+    public static final NamePattern ORIGINAL = new NamePattern(List.of(new Brick.OriginalName()));
+
     private static final int MOST_WORDS = 120;
 
     public NamePattern {

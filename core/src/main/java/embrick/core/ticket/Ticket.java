@@ -1,8 +1,10 @@
 package embrick.core.ticket;
 
+import embrick.core.colour.PaperColour;
 import embrick.core.metadata.MetadataChoice;
 import embrick.core.units.Resolution;
 import java.util.Objects;
+import java.util.function.Consumer;
 
 /**
  * What to make of every picture: the trade's job ticket.
@@ -41,34 +43,22 @@ public record Ticket(
         Objects.requireNonNull(names);
     }
 
-    /** Of which nothing is carried over but its pixels. */
-    public Ticket(
-            Size size,
-            Turn turn,
-            Fit fit,
-            Edges edges,
-            Resolution ppi,
-            ViewingDistance viewing,
-            ResamplingChoice resampling,
-            Sharpening sharpening,
-            OutputColour colour,
-            Rounding rounding,
-            FileFormat file,
-            NamePattern names) {
-        this(
+    /** Fills its shape with nothing else done to it: sRGB, neither edges nor sharpening, of the original only its name kept. */
+    public static Ticket plain(Size size, Resolution ppi, FileFormat file) {
+        return new Ticket(
                 size,
-                turn,
-                fit,
-                edges,
+                Turn.SUIT,
+                new Fit.Fill(PaperColour.WHITE),
+                new Edges.None(),
                 ppi,
-                viewing,
-                resampling,
-                sharpening,
-                colour,
-                rounding,
+                ViewingDistance.HAND,
+                ResamplingChoice.BY_ITSELF,
+                new Sharpening.None(),
+                OutputColour.SRGB,
+                Rounding.NEAREST,
                 file,
                 MetadataChoice.NOTHING,
-                names);
+                NamePattern.ORIGINAL);
     }
 
     /** The shape that framings of this ticket belong to. */
@@ -86,83 +76,53 @@ public record Ticket(
         };
     }
 
-    /** The same ticket on another size. */
     public Ticket withSize(Size other) {
-        return new Ticket(
-                other, turn, fit, edges, ppi, viewing, resampling, sharpening, colour, rounding, file, metadata, names);
-    }
-
-    public Ticket withFit(Fit other) {
-        return new Ticket(
-                size,
-                turn,
-                other,
-                edges,
-                ppi,
-                viewing,
-                resampling,
-                sharpening,
-                colour,
-                rounding,
-                file,
-                metadata,
-                names);
-    }
-
-    public Ticket withEdges(Edges other) {
-        return new Ticket(
-                size, turn, fit, other, ppi, viewing, resampling, sharpening, colour, rounding, file, metadata, names);
+        return with(draft -> draft.size = other);
     }
 
     public Ticket withTurn(Turn other) {
-        return new Ticket(
-                size, other, fit, edges, ppi, viewing, resampling, sharpening, colour, rounding, file, metadata, names);
+        return with(draft -> draft.turn = other);
+    }
+
+    public Ticket withFit(Fit other) {
+        return with(draft -> draft.fit = other);
+    }
+
+    public Ticket withEdges(Edges other) {
+        return with(draft -> draft.edges = other);
     }
 
     public Ticket withPpi(Resolution other) {
-        return new Ticket(
-                size,
-                turn,
-                fit,
-                edges,
-                other,
-                viewing,
-                resampling,
-                sharpening,
-                colour,
-                rounding,
-                file,
-                metadata,
-                names);
-    }
-
-    public Ticket withColour(OutputColour other) {
-        return new Ticket(
-                size, turn, fit, edges, ppi, viewing, resampling, sharpening, other, rounding, file, metadata, names);
-    }
-
-    public Ticket withFile(FileFormat other) {
-        return new Ticket(
-                size, turn, fit, edges, ppi, viewing, resampling, sharpening, colour, rounding, other, metadata, names);
+        return with(draft -> draft.ppi = other);
     }
 
     public Ticket withResampling(ResamplingChoice other) {
-        return new Ticket(
-                size, turn, fit, edges, ppi, viewing, other, sharpening, colour, rounding, file, metadata, names);
+        return with(draft -> draft.resampling = other);
     }
 
     public Ticket withSharpening(Sharpening other) {
-        return new Ticket(
-                size, turn, fit, edges, ppi, viewing, resampling, other, colour, rounding, file, metadata, names);
+        return with(draft -> draft.sharpening = other);
+    }
+
+    public Ticket withColour(OutputColour other) {
+        return with(draft -> draft.colour = other);
     }
 
     public Ticket withRounding(Rounding other) {
-        return new Ticket(
-                size, turn, fit, edges, ppi, viewing, resampling, sharpening, colour, other, file, metadata, names);
+        return with(draft -> draft.rounding = other);
+    }
+
+    public Ticket withFile(FileFormat other) {
+        return with(draft -> draft.file = other);
     }
 
     public Ticket withMetadata(MetadataChoice other) {
-        return new Ticket(
-                size, turn, fit, edges, ppi, viewing, resampling, sharpening, colour, rounding, file, other, names);
+        return with(draft -> draft.metadata = other);
+    }
+
+    private Ticket with(Consumer<TicketDraft> change) {
+        TicketDraft draft = new TicketDraft(this);
+        change.accept(draft);
+        return draft.ticket();
     }
 }

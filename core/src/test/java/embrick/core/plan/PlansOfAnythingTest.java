@@ -11,6 +11,7 @@ import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.Framing.FreeSides;
 import embrick.core.framing.Framing.Mirror;
 import embrick.core.framing.Framing.SheetTurn;
+import embrick.core.metadata.MetadataChoice;
 import embrick.core.paper.PaperSize;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
@@ -295,7 +296,8 @@ class PlansOfAnythingTest {
                                 built(() -> new Rendering(any(Intent.class), any(Rendering.BlackPoint.class))))),
                 any(Rounding.class),
                 file(),
-                new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
+                MetadataChoice.NOTHING,
+                NamePattern.ORIGINAL);
     }
 
     private Framing framing() {

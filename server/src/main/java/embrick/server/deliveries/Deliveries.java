@@ -9,10 +9,10 @@ import embrick.server.runs.DeliveredFiles;
 import embrick.server.runs.Piece;
 import embrick.server.runs.PieceRepository;
 import embrick.server.runs.PieceRow;
-import embrick.server.runs.Run;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -51,9 +51,8 @@ class Deliveries {
     }
 
     /** @throws ProblemException naming each that is not there as it was checked */
-    void requireIntact(Run run, List<PieceRow> wanted) {
-        requireNoneLost(
-                wanted.stream().filter(piece -> !files.isIntact(run, piece)).toList());
+    void requireIntact(List<PieceRow> wanted) {
+        requireNoneLost(wanted.stream().filter(piece -> !files.isIntact(piece)).toList());
     }
 
     static void requireNoneLost(List<PieceRow> lost) {
@@ -73,24 +72,26 @@ class Deliveries {
     /**
      * The pages of a run's book, in its order.
      *
+     * @param orderId of which alone; empty for all of the run
      * @throws ProblemException if there is none, or a piece is no page
      */
-    List<Book.Page> pages(Run run) {
-        List<PieceRow> checked = checked(run.id());
-        requireIntact(run, checked);
+    List<Book.Page> pages(UUID runId, Optional<UUID> orderId) {
+        List<PieceRow> checked = checked(runId).stream()
+                .filter(piece -> orderId.map(piece.orderId()::equals).orElse(true))
+                .toList();
+        requireIntact(checked);
         if (checked.isEmpty()) {
             throw ProblemException.invalid(
-                    "no-book", run.folder(), "No piece is finished yet.", "Wait for the run, or see what went wrong.");
+                    "no-book", "run", "No piece is finished yet.", "Wait for the run, or see what went wrong.");
         }
         Map<UUID, Piece> whole = new HashMap<>();
-        pieces.findByRunIdOrderByPosition(run.id()).forEach(piece -> whole.put(piece.id(), piece));
+        pieces.findByRunIdOrderByPosition(runId).forEach(piece -> whole.put(piece.id(), piece));
         return checked.stream()
-                .map(piece ->
-                        page(run, piece, json.plan(whole.get(piece.id()).plan().orElseThrow())))
+                .map(piece -> page(piece, json.plan(whole.get(piece.id()).plan().orElseThrow())))
                 .toList();
     }
 
-    private Book.Page page(Run run, PieceRow piece, Plan plan) {
+    private Book.Page page(PieceRow piece, Plan plan) {
         if (!Book.takes(plan.file())) {
             throw ProblemException.invalid(
                     "no-book",
@@ -98,6 +99,6 @@ class Deliveries {
                     "A book is made of JPEG or PDF pieces, and " + piece.name() + " is neither.",
                     "Choose JPEG or PDF on the ticket and run it again.");
         }
-        return new Book.Page(files.place(run, piece.name()), plan);
+        return new Book.Page(files.place(piece), plan);
     }
 }

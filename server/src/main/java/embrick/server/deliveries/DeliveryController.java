@@ -11,8 +11,11 @@ import embrick.server.runs.DeliveredFiles.OnDisk;
 import embrick.server.runs.Piece;
 import embrick.server.runs.PieceRow;
 import embrick.server.runs.Run;
+import embrick.server.runs.RunOrder;
+import embrick.server.runs.RunOrders;
 import embrick.server.runs.RunService;
 import embrick.server.storage.Storage;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.io.ByteArrayInputStream;
@@ -21,9 +24,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.zip.CRC32;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
@@ -46,6 +54,7 @@ class DeliveryController {
     private static final String ZIP = "application/zip";
 
     private final RunService runs;
+    private final RunOrders orders;
     private final Deliveries deliveries;
     private final DeliveredFiles files;
     private final Storage storage;
@@ -53,7 +62,14 @@ class DeliveryController {
     private final Book book;
 
     DeliveryController(
-            RunService runs, Deliveries deliveries, DeliveredFiles files, Storage storage, StoredJson json, Book book) {
+            RunService runs,
+            RunOrders orders,
+            Deliveries deliveries,
+            DeliveredFiles files,
+            Storage storage,
+            StoredJson json,
+            Book book) {
+        this.orders = orders;
         this.files = files;
         this.book = book;
         this.runs = runs;
@@ -67,6 +83,7 @@ class DeliveryController {
      */
     record DeliveredPiece(
             @NotNull UUID pieceId,
+            @NotNull UUID orderId,
             @NotNull String name,
             int copies,
             @NotNull UUID originalId,
@@ -92,13 +109,34 @@ class DeliveryController {
         }
     }
 
-    record DeliveryView(
-            @NotNull UUID runId,
-            @NotNull UUID jobId,
+    /**
+     * What one ticket of the run came to.
+     *
+     * @param place the folder on the server's disk
+     * @param isForBooks whether its pieces can be the pages of a PDF
+     */
+    record DeliveredOrder(
+            @NotNull UUID id,
             @NotNull String ticketName,
             @NotNull String folder,
             @NotNull String place,
-            boolean isForBooks,
+            boolean isForBooks) {}
+
+    record DeliveryView(
+            @NotNull UUID runId,
+            @NotNull UUID jobId,
+
+            @Schema(description = "Of its first order") @NotNull
+            String ticketName,
+
+            @Schema(description = "Of its first order") @NotNull
+            String folder,
+
+            @Schema(description = "Of its first order") @NotNull
+            String place,
+
+            @Schema(description = "Of its first order") boolean isForBooks,
+            @NotNull List<DeliveredOrder> orders,
             @NotNull Instant startedAt,
             @Schema(nullable = true) Instant finishedAt,
             @NotNull List<DeliveredPiece> pieces) {}
@@ -106,24 +144,38 @@ class DeliveryController {
     @GetMapping(path = "/runs/{runId}/delivery", produces = MediaType.APPLICATION_JSON_VALUE)
     DeliveryView getDelivery(@PathVariable UUID runId) {
         Run run = runs.get(runId);
-        TicketDocument ticket = json.ticket(run.ticketDocument());
+        Map<UUID, TicketDocument> tickets = new LinkedHashMap<>();
+        List<DeliveredOrder> ordered = new ArrayList<>();
+        for (RunOrder order : orders.of(runId)) {
+            TicketDocument ticket = json.ticket(order.ticketDocument());
+            tickets.put(order.id(), ticket);
+            ordered.add(new DeliveredOrder(
+                    order.id(),
+                    ticket.name(),
+                    order.folder(),
+                    storage.delivery(order.folder()).toString(),
+                    Book.takes(TicketDocuments.toTicket(ticket).file())));
+        }
+        DeliveredOrder first = ordered.getFirst();
         return new DeliveryView(
                 run.id(),
                 run.jobId(),
-                ticket.name(),
-                run.folder(),
-                storage.delivery(run.folder()).toString(),
-                Book.takes(TicketDocuments.toTicket(ticket).file()),
+                first.ticketName(),
+                first.folder(),
+                first.place(),
+                first.isForBooks(),
+                ordered,
                 run.startedAt(),
                 run.finishedAt().orElse(null),
                 deliveries.pieces(runId).stream()
-                        .map(piece -> piece(piece, run, ticket))
+                        .map(piece -> piece(piece, tickets.get(piece.orderId())))
                         .toList());
     }
 
-    private DeliveredPiece piece(PieceRow piece, Run run, TicketDocument ticket) {
+    private DeliveredPiece piece(PieceRow piece, TicketDocument ticket) {
         return new DeliveredPiece(
                 piece.id(),
+                piece.orderId(),
                 piece.name(),
                 piece.copies(),
                 piece.originalId(),
@@ -138,7 +190,7 @@ class DeliveryController {
                 piece.haloPercent()
                         .filter(percent -> percent > Halo.NOTICED_FROM)
                         .isPresent(),
-                files.look(run, piece).orElse(null),
+                files.look(piece).orElse(null),
                 piece.problem().map(Problem::text).orElse(null));
     }
 
@@ -146,8 +198,10 @@ class DeliveryController {
     @GetMapping(path = "/runs/{runId}/delivery.csv", produces = CSV)
     ResponseEntity<byte[]> getDeliveryList(@PathVariable UUID runId) {
         DeliveryView delivery = getDelivery(runId);
-        StringBuilder csv =
-                new StringBuilder("piece,original,width_px,height_px,ppi,bytes,sha256,halo_percent,check,copies\r\n");
+        StringBuilder csv = new StringBuilder(
+                "piece,original,width_px,height_px,ppi,bytes,sha256,halo_percent,check,copies,ticket,folder\r\n");
+        Map<UUID, DeliveredOrder> of =
+                delivery.orders().stream().collect(Collectors.toMap(DeliveredOrder::id, Function.identity()));
         for (DeliveredPiece piece : delivery.pieces()) {
             csv.append(Csv.line(
                     piece.name(),
@@ -159,10 +213,16 @@ class DeliveryController {
                     piece.sha256() == null ? "" : piece.sha256(),
                     piece.haloPercent() == null ? "" : piece.haloPercent(),
                     piece.check(),
-                    piece.copies()));
+                    piece.copies(),
+                    of.get(piece.orderId()).ticketName(),
+                    of.get(piece.orderId()).folder()));
         }
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(lastPart(delivery.folder()) + ".csv"))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        attachment(nameOf(delivery.orders().stream()
+                                        .map(DeliveredOrder::folder)
+                                        .toList()) + ".csv"))
                 .body(csv.toString().getBytes(StandardCharsets.UTF_8));
     }
 
@@ -173,16 +233,19 @@ class DeliveryController {
     @GetMapping(path = "/runs/{runId}/delivery.zip", produces = ZIP)
     ResponseEntity<StreamingResponseBody> getDeliveryZip(
             @PathVariable UUID runId, @RequestParam(defaultValue = "ALL") ZipOf of) {
-        Run run = runs.get(runId);
-        String name = lastPart(run.folder());
+        runs.get(runId);
+        List<String> folders = orders.of(runId).stream().map(RunOrder::folder).toList();
+        String name = nameOf(folders);
         List<StoredZip.Entry> entries = new ArrayList<>();
         List<PieceRow> lost = new ArrayList<>();
         for (PieceRow piece : deliveries.checked(runId)) {
-            Path file = files.place(run, piece.name());
-            files.fingerprint(run, piece)
+            Path file = files.place(piece);
+            // Several orders have a folder each in the ZIP's own.
+            String folder = folders.size() == 1 ? name : name + "/" + lastPart(piece.folder());
+            files.fingerprint(piece)
                     .ifPresentOrElse(
                             found -> entries.add(new StoredZip.Entry(
-                                    name + "/" + piece.name(),
+                                    folder + "/" + piece.name(),
                                     found.bytes(),
                                     found.crc32(),
                                     () -> Files.newInputStream(file))),
@@ -214,10 +277,17 @@ class DeliveryController {
 
     /** All checked JPEG and PDF pieces as the pages of one PDF, in the order of the run; their pixels stay packed as they are. */
     @GetMapping(path = "/runs/{runId}/delivery.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<StreamingResponseBody> getDeliveryBook(@PathVariable UUID runId) {
-        Run run = runs.get(runId);
-        List<Book.Page> pages = deliveries.pages(run);
-        String name = lastPart(run.folder());
+    ResponseEntity<StreamingResponseBody> getDeliveryBook(
+            @PathVariable UUID runId,
+            @Parameter(description = "The order whose pieces are wanted; all of the run without it")
+                    @RequestParam(required = false)
+                    UUID order) {
+        runs.get(runId);
+        List<Book.Page> pages = deliveries.pages(runId, Optional.ofNullable(order));
+        String name = nameOf(orders.of(runId).stream()
+                .filter(one -> order == null || one.id().equals(order))
+                .map(RunOrder::folder)
+                .toList());
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(name + ".pdf"))
@@ -227,11 +297,10 @@ class DeliveryController {
     @GetMapping(path = "/pieces/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> getPieceFile(@PathVariable UUID id) {
         PieceRow piece = deliveries.checkedPiece(id);
-        Run run = runs.get(piece.runId());
-        deliveries.requireIntact(run, List.of(piece));
+        deliveries.requireIntact(List.of(piece));
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(piece.name()))
-                .body(new FileSystemResource(files.place(run, piece.name())));
+                .body(new FileSystemResource(files.place(piece)));
     }
 
     record MadePiece(
@@ -244,10 +313,18 @@ class DeliveryController {
     List<MadePiece> listPiecesOfOriginal(@PathVariable UUID id) {
         return deliveries.piecesOfOriginal(id).stream()
                 .map(piece -> {
-                    Run run = runs.get(piece.runId());
-                    return new MadePiece(run.id(), run.folder(), piece(piece, run, json.ticket(run.ticketDocument())));
+                    RunOrder order = orders.get(piece.orderId());
+                    return new MadePiece(
+                            order.runId(), order.folder(), piece(piece, json.ticket(order.ticketDocument())));
                 })
                 .toList();
+    }
+
+    /** What a download of these folders is called: after the folder, or after the job that several lie in. */
+    private static String nameOf(List<String> folders) {
+        return folders.size() == 1
+                ? lastPart(folders.getFirst())
+                : folders.getFirst().substring(0, folders.getFirst().indexOf('/'));
     }
 
     private static String lastPart(String folder) {

@@ -16,6 +16,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -114,7 +115,7 @@ class EditController {
                         id, FramingService.shapeKey(shape), version, content.document(), content.accepted())),
                 List.of());
         FramingView framing = outcome.framings().getFirst();
-        return ResponseEntity.ok().eTag("\"" + framing.version() + "\"").body(framing);
+        return IfMatch.tagged(HttpStatus.OK, framing.version(), framing);
     }
 
     private EditOutcome outcome(UUID jobId, Outcome outcome) {

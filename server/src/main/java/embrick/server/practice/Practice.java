@@ -1,6 +1,5 @@
 package embrick.server.practice;
 
-import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Rendering;
 import embrick.core.framing.Framing;
@@ -15,18 +14,11 @@ import embrick.core.plan.SmallPlan;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.FileKind;
-import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
-import embrick.core.ticket.Fit;
-import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
-import embrick.core.ticket.ResamplingChoice;
-import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
-import embrick.core.ticket.Turn;
-import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
 import embrick.core.units.PixelSize;
@@ -129,19 +121,12 @@ class Practice {
 
     private static Ticket ticket(String inches, int ppi, OutputColour colour) {
         Length side = Length.inches(inches);
-        return new Ticket(
-                new Size.OnPaper(new PaperSize(side, Length.inches("10"))),
-                Turn.SUIT,
-                new Fit.Fill(PaperColour.WHITE),
-                new Edges.None(),
-                Resolution.perInch(ppi),
-                ViewingDistance.HAND,
-                ResamplingChoice.BY_ITSELF,
-                new Sharpening.Exact(80, Length.parse("0.1 mm", LengthUnit.MM), 1),
-                colour,
-                Rounding.NEAREST,
-                new FileFormat.Jpeg(95),
-                new NamePattern(List.of(new NamePattern.Brick.OriginalName())));
+        return Ticket.plain(
+                        new Size.OnPaper(new PaperSize(side, Length.inches("10"))),
+                        Resolution.perInch(ppi),
+                        new FileFormat.Jpeg(95))
+                .withSharpening(new Sharpening.Exact(80, Length.parse("0.1 mm", LengthUnit.MM), 1))
+                .withColour(colour);
     }
 
     private static Plan plan(SourceFacts facts, Ticket ticket) {

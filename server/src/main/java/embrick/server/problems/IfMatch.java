@@ -1,6 +1,7 @@
 package embrick.server.problems;
 
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 
 /** The version that a change was made on, as the headers If-Match and If-None-Match carry it (RFC 9110, 13.1). */
 public final class IfMatch {
@@ -8,6 +9,11 @@ public final class IfMatch {
     public static final long NONE = -1;
 
     private IfMatch() {}
+
+    /** What is answered, with its version as ETag: the next change is made on it. */
+    public static <T> ResponseEntity<T> tagged(HttpStatus status, long version, T body) {
+        return ResponseEntity.status(status).eTag("\"" + version + "\"").body(body);
+    }
 
     /**
      * @throws ProblemException {@code stale-version} if the header holds no version of ours

@@ -25,6 +25,7 @@ class AttemptStart {
 
     private final RunRepository runs;
     private final PieceRepository pieces;
+    private final RunOrderRepository orders;
     private final OriginalRepository originals;
     private final Storage storage;
     private final StoredJson json;
@@ -34,6 +35,7 @@ class AttemptStart {
     AttemptStart(
             RunRepository runs,
             PieceRepository pieces,
+            RunOrderRepository orders,
             OriginalRepository originals,
             Storage storage,
             StoredJson json,
@@ -41,6 +43,7 @@ class AttemptStart {
             Clock clock) {
         this.runs = runs;
         this.pieces = pieces;
+        this.orders = orders;
         this.originals = originals;
         this.storage = storage;
         this.json = json;
@@ -84,7 +87,8 @@ class AttemptStart {
                 number,
                 plan.orElseThrow(),
                 original.orElseThrow(),
-                storage.delivery(run.folder()).resolve(piece.name()),
+                storage.delivery(orders.findById(piece.orderId()).orElseThrow().folder())
+                        .resolve(piece.name()),
                 intended));
     }
 

@@ -41,16 +41,16 @@ public class DeliveredFiles {
         CHANGED
     }
 
-    public Path place(Run run, String pieceName) {
-        return storage.delivery(run.folder()).resolve(pieceName);
+    public Path place(PieceRow piece) {
+        return storage.delivery(piece.folder()).resolve(piece.name());
     }
 
     /** Empty for a piece that is not finished. Quick: a file is read only if it was written after it was checked. */
-    public Optional<OnDisk> look(Run run, PieceRow piece) {
+    public Optional<OnDisk> look(PieceRow piece) {
         if (piece.state() != State.CHECKED) {
             return Optional.empty();
         }
-        Path file = place(run, piece.name());
+        Path file = place(piece);
         try {
             BasicFileAttributes now = Files.readAttributes(file, BasicFileAttributes.class);
             if (now.size() != piece.fileBytes().orElse(-1L)) {
@@ -59,7 +59,7 @@ public class DeliveredFiles {
             boolean isOld = now.lastModifiedTime()
                     .toInstant()
                     .isBefore(piece.changedAt().plus(SAME_TIME));
-            return Optional.of(isOld || isIntact(run, piece) ? OnDisk.PRESENT : OnDisk.CHANGED);
+            return Optional.of(isOld || isIntact(piece) ? OnDisk.PRESENT : OnDisk.CHANGED);
         } catch (NoSuchFileException gone) {
             return Optional.of(OnDisk.MISSING);
         } catch (IOException unreadable) {
@@ -68,14 +68,14 @@ public class DeliveredFiles {
     }
 
     /** Whether a finished piece's file has the very bytes that were checked. */
-    public boolean isIntact(Run run, PieceRow piece) {
-        return fingerprint(run, piece).isPresent();
+    public boolean isIntact(PieceRow piece) {
+        return fingerprint(piece).isPresent();
     }
 
     /** The fingerprint of a finished piece's file; empty if it is gone or not the file that was checked. */
-    public Optional<Fingerprint> fingerprint(Run run, PieceRow piece) {
+    public Optional<Fingerprint> fingerprint(PieceRow piece) {
         try {
-            return Optional.of(fingerprints.of(place(run, piece.name())))
+            return Optional.of(fingerprints.of(place(piece)))
                     .filter(found -> piece.digest().equals(Optional.of(found.sha256())));
         } catch (IOException gone) {
             return Optional.empty();
@@ -85,8 +85,9 @@ public class DeliveredFiles {
     /**
      * Makes room for a piece that is made again: a file that was changed since keeps its content under a name beside it.
      */
-    void setAside(Run run, String pieceName) {
-        Path file = place(run, pieceName);
+    void setAside(PieceRow piece) {
+        Path file = place(piece);
+        String pieceName = piece.name();
         int dot = pieceName.lastIndexOf('.');
         for (int number = 1; Files.exists(file); number++) {
             Path beside = file.resolveSibling(

@@ -26,6 +26,7 @@ class Pauses {
 
     private final RunRepository runs;
     private final PieceRepository pieces;
+    private final RunOrderRepository orders;
     private final PieceQueue queue;
     private final Storage storage;
     private final TransactionTemplate transaction;
@@ -34,12 +35,14 @@ class Pauses {
     Pauses(
             RunRepository runs,
             PieceRepository pieces,
+            RunOrderRepository orders,
             PieceQueue queue,
             Storage storage,
             TransactionTemplate transaction,
             Clock clock) {
         this.runs = runs;
         this.pieces = pieces;
+        this.orders = orders;
         this.queue = queue;
         this.storage = storage;
         this.transaction = transaction;
@@ -99,7 +102,8 @@ class Pauses {
 
     private boolean isGone(Run run) {
         try {
-            return Files.isDirectory(storage.delivery(run.folder()))
+            return orders.findByRunIdOrderByPosition(run.id()).stream()
+                            .allMatch(order -> Files.isDirectory(storage.delivery(order.folder())))
                     && storage.isWritable()
                     && storage.freeBytes() > pieces.largestToCome(run.id()) * DeliverySpace.RESERVE + SPARE_BYTES;
         } catch (IOException stillAway) {

@@ -32,6 +32,7 @@ public class Piece {
     private UUID id;
 
     private UUID runId;
+    private UUID orderId;
     private UUID originalId;
 
     @Column(columnDefinition = "text")
@@ -85,9 +86,10 @@ public class Piece {
 
     protected Piece() {}
 
-    Piece(UUID id, UUID runId, Place place, Instant now) {
+    Piece(UUID id, UUID runId, UUID orderId, Place place, Instant now) {
         this.id = id;
         this.runId = runId;
+        this.orderId = orderId;
         this.originalId = place.originalId();
         this.originalPath = place.originalPath();
         this.position = place.position();
@@ -97,7 +99,11 @@ public class Piece {
         this.changedAt = now;
     }
 
-    /** Which picture it is of, where it stands in its run, and how many prints are made of it. */
+    /**
+     * Which picture it is of, and how many prints are made of it.
+     *
+     * @param position when it is made; pieces of one picture follow one another, so that it is decoded once
+     */
     record Place(UUID originalId, String originalPath, int position, String name, int copies) {}
 
     /** The plan and what is read off it. */
@@ -196,6 +202,10 @@ public class Piece {
 
     public UUID runId() {
         return runId;
+    }
+
+    UUID orderId() {
+        return orderId;
     }
 
     public UUID originalId() {

@@ -15,12 +15,13 @@ import org.springframework.data.jpa.repository.Query;
 /** Pieces of runs. Whoever changes a run and its pieces locks the run first. */
 public interface PieceRepository extends JpaRepository<Piece, UUID> {
     String ROW = """
-            select new embrick.server.runs.PieceRow(p.id, p.runId, p.originalId, p.originalPath, p.position, p.name, p.copies, p.state,
+            select new embrick.server.runs.PieceRow(p.id, p.runId, o.id, o.folder, p.originalId, p.originalPath, p.position, p.name, p.copies, p.state,
               p.width, p.height, p.markedPpi, p.fileBytes, p.digest, p.haloPercent,
               p.problemCode, p.problemText, p.problemRemedy, p.changedAt)
-            from Piece p\s""";
+            from Piece p join RunOrder o on o.id = p.orderId\s""";
 
-    @Query(ROW + "where p.runId = :runId order by p.position")
+    /** One order after the other. */
+    @Query(ROW + "where p.runId = :runId order by o.position, p.position")
     List<PieceRow> rows(UUID runId);
 
     @Query(ROW + "where p.originalId = :originalId order by p.changedAt desc")
@@ -30,7 +31,7 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
     Optional<PieceRow> row(UUID id);
 
     /** Pieces that were changed by transactions from a number on. */
-    @Query(ROW + "where p.runId = :runId and p.changedIn >= :since order by p.position")
+    @Query(ROW + "where p.runId = :runId and p.changedIn >= :since order by o.position, p.position")
     List<PieceRow> rowsChanged(UUID runId, long since);
 
     /**

@@ -6,10 +6,16 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 
-/** A piece without its plan, as lists need it. */
+/**
+ * A piece without its plan, as lists need it.
+ *
+ * @param folder of its order, below {@code deliveries/}
+ */
 public record PieceRow(
         UUID id,
         UUID runId,
+        UUID orderId,
+        String folder,
         UUID originalId,
         String originalPath,
         int position,

@@ -9,10 +9,8 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
 
-/** Making all outputs of a ticket. It keeps the ticket it was started with. */
+/** Making all outputs that tickets of a job ask for: its orders, each a ticket as it was when the run started. */
 @Entity
 @Table(name = "run")
 public class Run {
@@ -20,14 +18,6 @@ public class Run {
     private UUID id;
 
     private UUID jobId;
-    private UUID ticketId;
-
-    @JdbcTypeCode(SqlTypes.JSON)
-    @Column(columnDefinition = "jsonb")
-    private String ticketDocument;
-
-    @Column(columnDefinition = "text")
-    private String folder;
 
     @Column(columnDefinition = "text")
     private String idempotencyKey;
@@ -56,14 +46,11 @@ public class Run {
 
     protected Run() {}
 
-    Run(UUID id, Start start, String folder, Instant startedAt) {
+    Run(UUID id, Start start, Instant startedAt) {
         this.id = id;
         this.jobId = start.jobId();
-        this.ticketId = start.ticketId();
-        this.ticketDocument = start.ticketDocument();
         this.idempotencyKey = start.idempotencyKey().orElse(null);
         this.requestDigest = start.requestDigest();
-        this.folder = folder;
         this.startedAt = startedAt;
         this.stretchStartedAt = startedAt;
     }
@@ -73,8 +60,7 @@ public class Run {
      *
      * @param requestDigest of all that was asked for; the same key with another request is a mistake
      */
-    record Start(
-            UUID jobId, UUID ticketId, String ticketDocument, Optional<String> idempotencyKey, String requestDigest) {}
+    record Start(UUID jobId, Optional<String> idempotencyKey, String requestDigest) {}
 
     void stop() {
         this.stopped = true;
@@ -109,19 +95,6 @@ public class Run {
 
     public UUID jobId() {
         return jobId;
-    }
-
-    public UUID ticketId() {
-        return ticketId;
-    }
-
-    public String ticketDocument() {
-        return ticketDocument;
-    }
-
-    /** Below {@code deliveries/}. */
-    public String folder() {
-        return folder;
     }
 
     public boolean isStopped() {

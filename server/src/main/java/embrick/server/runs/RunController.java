@@ -47,6 +47,14 @@ class RunController {
     /** @param originalIds the pictures wanted; null for all of the job, an empty list for none */
     record StartRun(@Schema(nullable = true) List<@NotNull UUID> originalIds) {}
 
+    /**
+     * @param ticketIds the tickets wanted; null for all that are switched on
+     * @param originalIds the pictures wanted; null for all of the job, an empty list for none
+     */
+    record StartRunOfJob(
+            @Schema(nullable = true) @Size(min = 1) List<@NotNull UUID> ticketIds,
+            @Schema(nullable = true) List<@NotNull UUID> originalIds) {}
+
     /** @param pieceIds the pieces wanted; null for all that need it, an empty list for none */
     record Retry(@Schema(nullable = true) List<@NotNull UUID> pieceIds) {}
 
@@ -60,8 +68,21 @@ class RunController {
             @PathVariable UUID ticketId,
             @RequestHeader(name = "Idempotency-Key", required = false) @Size(min = 1, max = 200) String key,
             @Valid @RequestBody StartRun start) {
+        return views.run(
+                starts.startTicket(ticketId, Optional.ofNullable(start.originalIds()), Optional.ofNullable(key)));
+    }
+
+    /** As above, of several tickets at once: each gets a folder of its own, and each original is decoded once for all. */
+    @PostMapping("/jobs/{jobId}/runs")
+    @ResponseStatus(HttpStatus.CREATED)
+    RunView startRunOfJob(
+            @PathVariable UUID jobId,
+            @RequestHeader(name = "Idempotency-Key", required = false) @Size(min = 1, max = 200) String key,
+            @Valid @RequestBody StartRunOfJob start) {
         return views.run(starts.start(
-                new RunStart.Wanted(ticketId, Optional.ofNullable(start.originalIds())), Optional.ofNullable(key)));
+                new RunStart.Wanted(
+                        jobId, Optional.ofNullable(start.ticketIds()), Optional.ofNullable(start.originalIds())),
+                Optional.ofNullable(key)));
     }
 
     @GetMapping("/jobs/{jobId}/runs")

@@ -20,10 +20,17 @@ import org.springframework.transaction.annotation.Transactional;
 public class RunRemoval {
     private final RunRepository runs;
     private final PieceRepository pieces;
+    private final RunOrderRepository orders;
     private final DeliveredFiles delivered;
     private final Storage storage;
 
-    RunRemoval(RunRepository runs, PieceRepository pieces, DeliveredFiles delivered, Storage storage) {
+    RunRemoval(
+            RunRepository runs,
+            PieceRepository pieces,
+            RunOrderRepository orders,
+            DeliveredFiles delivered,
+            Storage storage) {
+        this.orders = orders;
         this.runs = runs;
         this.pieces = pieces;
         this.delivered = delivered;
@@ -57,16 +64,16 @@ public class RunRemoval {
                             "Stop it, wait for the piece that is being made, then delete it.")));
         }
         if (files == FilesThen.DELETED) {
-            all.forEach(piece -> deleteFile(run, piece));
+            all.forEach(this::deleteFile);
         }
-        storage.discardEmptyDelivery(run.folder());
+        orders.findByRunIdOrderByPosition(id).forEach(order -> storage.discardEmptyDelivery(order.folder()));
         runs.delete(run);
     }
 
-    private void deleteFile(Run run, PieceRow piece) {
-        if (delivered.look(run, piece).equals(Optional.of(OnDisk.PRESENT))) {
+    private void deleteFile(PieceRow piece) {
+        if (delivered.look(piece).equals(Optional.of(OnDisk.PRESENT))) {
             try {
-                Files.deleteIfExists(delivered.place(run, piece.name()));
+                Files.deleteIfExists(delivered.place(piece));
             } catch (IOException failed) {
                 throw new UncheckedIOException(failed);
             }

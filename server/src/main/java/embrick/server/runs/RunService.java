@@ -82,11 +82,11 @@ public class RunService {
      * @param only the pieces wanted; empty for all that need it, an empty list for none
      */
     public Run retry(UUID id, Optional<List<UUID>> only) {
-        Run before = get(id);
+        get(id);
         List<PieceRow> wanted = chosen(pieces.rows(id), only);
         // Files are read before anything is locked.
         List<UUID> lost = wanted.stream()
-                .filter(piece -> piece.state() == State.CHECKED && !delivered.isIntact(before, piece))
+                .filter(piece -> piece.state() == State.CHECKED && !delivered.isIntact(piece))
                 .map(PieceRow::id)
                 .toList();
         Set<UUID> ids = wanted.stream().map(PieceRow::id).collect(Collectors.toSet());
@@ -97,9 +97,11 @@ public class RunService {
                     .filter(piece -> piece.state() == State.FAILED
                             || piece.state() == State.CHECKED && lost.contains(piece.id()))
                     .toList();
-            again.stream()
+            Set<UUID> made = again.stream()
                     .filter(piece -> piece.state() == State.CHECKED)
-                    .forEach(piece -> delivered.setAside(run, piece.name()));
+                    .map(Piece::id)
+                    .collect(Collectors.toSet());
+            wanted.stream().filter(piece -> made.contains(piece.id())).forEach(delivered::setAside);
             return again.isEmpty() ? run : again(run, again);
         });
     }

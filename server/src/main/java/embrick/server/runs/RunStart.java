@@ -1,11 +1,15 @@
 package embrick.server.runs;
 
 import embrick.server.Ids;
+import embrick.server.jobs.Job;
+import embrick.server.jobs.JobService;
+import embrick.server.problems.ProblemException;
 import embrick.server.storage.Storage;
 import embrick.server.tickets.TicketEntity;
 import embrick.server.tickets.TicketService;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -13,33 +17,33 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Starts runs. Everything a run needs is decided when it starts: plans, names, folder. */
+/** Starts runs. Everything a run needs is decided when it starts: plans, names, folders. */
 @Service
 public class RunStart {
+    private final JobService jobs;
     private final TicketService tickets;
     private final StartKeys keys;
-    private final PlannedPieces planned;
+    private final PlannedPieces pieces;
     private final DeliverySpace space;
-    private final RunRepository runs;
-    private final PieceRepository pieces;
+    private final RunRecords records;
     private final RunQueue queue;
     private final Clock clock;
 
     RunStart(
+            JobService jobs,
             TicketService tickets,
             StartKeys keys,
-            PlannedPieces planned,
+            PlannedPieces pieces,
             DeliverySpace space,
-            RunRepository runs,
-            PieceRepository pieces,
+            RunRecords records,
             RunQueue queue,
             Clock clock) {
+        this.jobs = jobs;
         this.tickets = tickets;
         this.keys = keys;
-        this.planned = planned;
-        this.space = space;
-        this.runs = runs;
         this.pieces = pieces;
+        this.space = space;
+        this.records = records;
         this.queue = queue;
         this.clock = clock;
     }
@@ -47,42 +51,68 @@ public class RunStart {
     /**
      * What a start asks for.
      *
+     * @param tickets carried out, in the job's order; empty for all that are switched on
      * @param only the pictures wanted; empty for all of the job, an empty list for none
      */
-    public record Wanted(UUID ticketId, Optional<List<UUID>> only) {
+    public record Wanted(UUID jobId, Optional<List<UUID>> tickets, Optional<List<UUID>> only) {
         /** Equal for starts that ask for the same. */
         String digest() {
-            String pictures = only.map(
-                            ids -> ids.stream().map(UUID::toString).sorted().collect(Collectors.joining(",")))
-                    .orElse("all");
-            return Storage.digestOfText(ticketId + " " + pictures);
+            return Storage.digestOfText(tickets.map(Wanted::joined).orElse("on") + " "
+                    + only.map(Wanted::joined).orElse("all"));
+        }
+
+        private static String joined(List<UUID> ids) {
+            return ids.stream().map(UUID::toString).sorted().collect(Collectors.joining(","));
         }
     }
 
+    /** Starts a run of one ticket, as below. */
+    @Transactional
+    public Run startTicket(UUID ticketId, Optional<List<UUID>> only, Optional<String> idempotencyKey) {
+        UUID jobId = tickets.get(ticketId).jobId();
+        return start(new Wanted(jobId, Optional.of(List.of(ticketId)), only), idempotencyKey);
+    }
+
     /**
-     * Starts a run of a ticket.
+     * Starts a run of tickets of a job.
      *
      * @param idempotencyKey a start that is sent again with the same key gives the run that it made first
+     * @throws ProblemException if there is nothing to print, a ticket is not the job's, or names cannot be told apart
      */
     @Transactional
     public Run start(Wanted wanted, Optional<String> idempotencyKey) {
-        TicketEntity ticket = tickets.get(wanted.ticketId());
-        Optional<Run> known = idempotencyKey.flatMap(key -> keys.startedWith(ticket.jobId(), key, wanted));
-        return known.orElseGet(() -> startNew(ticket, wanted, idempotencyKey));
+        Job job = jobs.get(wanted.jobId());
+        Optional<Run> known = idempotencyKey.flatMap(key -> keys.startedWith(job.id(), key, wanted));
+        return known.orElseGet(() -> startNew(job, wanted, idempotencyKey));
     }
 
-    private Run startNew(TicketEntity ticket, Wanted wanted, Optional<String> idempotencyKey) {
+    private Run startNew(Job job, Wanted wanted, Optional<String> idempotencyKey) {
         Instant now = clock.instant();
         UUID runId = Ids.next();
-        PlannedPieces.Planned made = planned.plan(runId, ticket, wanted, now);
-        space.require(made.pieces());
-        String folder = space.newFolder(made.job().name(), made.document().folder());
-        runs.save(new Run(
-                runId,
-                new Run.Start(ticket.jobId(), ticket.id(), ticket.document(), idempotencyKey, wanted.digest()),
-                folder,
-                now));
-        pieces.saveAll(made.pieces());
+        List<TicketEntity> asked = tickets.chosen(job.id(), wanted.tickets());
+        List<PlannedPieces.Planned> planned = new ArrayList<>();
+        for (TicketEntity ticket : asked) {
+            PlannedPieces.Place place = new PlannedPieces.Place(runId, Ids.next(), planned.size(), asked.size());
+            planned.add(pieces.plan(place, job, ticket, wanted, now));
+        }
+        List<Piece> all =
+                planned.stream().flatMap(order -> order.pieces().stream()).toList();
+        space.require(all);
+        records.save(
+                new Run(runId, new Run.Start(job.id(), idempotencyKey, wanted.digest()), now),
+                planned.stream().map(order -> order(job, order)).toList(),
+                all);
         return queue.begin(runId);
+    }
+
+    private RunOrder order(Job job, PlannedPieces.Planned planned) {
+        PlannedPieces.Place place = planned.place();
+        return new RunOrder(
+                place.orderId(),
+                place.runId(),
+                place.number(),
+                planned.ticket().id(),
+                planned.ticket().document(),
+                space.newFolder(job.name(), planned.document().folder()));
     }
 }

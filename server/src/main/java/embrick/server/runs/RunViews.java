@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Runs and pieces as they are sent. */
@@ -21,12 +22,14 @@ class RunViews {
     private static final double MILLIS_PER_MINUTE = 60_000;
 
     private final PieceRepository pieces;
+    private final RunOrderRepository orders;
     private final LiveProgress progress;
     private final StoredJson json;
     private final Clock clock;
 
-    RunViews(PieceRepository pieces, LiveProgress progress, StoredJson json, Clock clock) {
+    RunViews(PieceRepository pieces, RunOrderRepository orders, LiveProgress progress, StoredJson json, Clock clock) {
         this.pieces = pieces;
+        this.orders = orders;
         this.progress = progress;
         this.json = json;
         this.clock = clock;
@@ -42,12 +45,27 @@ class RunViews {
 
     record Counts(long waiting, long making, long checked, long failed, long stopped, long all) {}
 
+    /** A ticket that the run carries out, as it was when the run started, and its folder below the deliveries. */
+    record OrderView(
+            @NotNull UUID id,
+            @NotNull UUID ticketId,
+            @NotNull String ticketName,
+            @NotNull String folder) {}
+
     record RunView(
             @NotNull UUID id,
             @NotNull UUID jobId,
-            @NotNull UUID ticketId,
-            @NotNull String ticketName,
-            @NotNull String folder,
+
+            @Schema(description = "Of its first order") @NotNull
+            UUID ticketId,
+
+            @Schema(description = "Of its first order") @NotNull
+            String ticketName,
+
+            @Schema(description = "Of its first order") @NotNull
+            String folder,
+
+            @NotNull List<OrderView> orders,
             @NotNull RunState state,
             @NotNull Instant startedAt,
             @Schema(nullable = true) Instant finishedAt,
@@ -62,6 +80,7 @@ class RunViews {
 
     record PieceView(
             @NotNull UUID id,
+            @NotNull UUID orderId,
             @NotNull UUID originalId,
             @NotNull String originalPath,
             int position,
@@ -95,12 +114,20 @@ class RunViews {
                 bytes.put(count.getRunId(), count.getBytes());
             }
         });
+        Map<UUID, List<OrderView>> ofRun =
+                orders.findByRunIdInOrderByPosition(all.stream().map(Run::id).toList()).stream()
+                        .collect(Collectors.groupingBy(
+                                RunOrder::runId, Collectors.mapping(this::order, Collectors.toList())));
         return all.stream()
-                .map(run -> run(run, by.getOrDefault(run.id(), Map.of()), bytes.getOrDefault(run.id(), 0L)))
+                .map(run -> run(
+                        run,
+                        ofRun.get(run.id()),
+                        by.getOrDefault(run.id(), Map.of()),
+                        bytes.getOrDefault(run.id(), 0L)))
                 .toList();
     }
 
-    private RunView run(Run run, Map<State, Long> by, long fileBytes) {
+    private RunView run(Run run, List<OrderView> ordered, Map<State, Long> by, long fileBytes) {
         Counts counts = new Counts(
                 by.getOrDefault(State.WAITING, 0L),
                 by.getOrDefault(State.MAKING, 0L),
@@ -120,9 +147,10 @@ class RunViews {
         return new RunView(
                 run.id(),
                 run.jobId(),
-                run.ticketId(),
-                json.ticket(run.ticketDocument()).name(),
-                run.folder(),
+                ordered.getFirst().ticketId(),
+                ordered.getFirst().ticketName(),
+                ordered.getFirst().folder(),
+                ordered,
                 state,
                 run.startedAt(),
                 run.finishedAt().orElse(null),
@@ -131,6 +159,14 @@ class RunViews {
                 fileBytes,
                 perMinute,
                 left);
+    }
+
+    private OrderView order(RunOrder order) {
+        return new OrderView(
+                order.id(),
+                order.ticketId(),
+                json.ticket(order.ticketDocument()).name(),
+                order.folder());
     }
 
     private static RunState stateOf(Run run) {
@@ -151,6 +187,7 @@ class RunViews {
         LiveProgress.Making making = progress.of(piece.id()).orElse(null);
         return new PieceView(
                 piece.id(),
+                piece.orderId(),
                 piece.originalId(),
                 piece.originalPath(),
                 piece.position(),

@@ -143,9 +143,7 @@ class SavedTicketController {
     }
 
     private ResponseEntity<SavedTicketView> tagged(HttpStatus status, SavedTicket ticket) {
-        return ResponseEntity.status(status)
-                .eTag("\"" + ticket.version() + "\"")
-                .body(view(ticket));
+        return IfMatch.tagged(status, ticket.version(), view(ticket));
     }
 
     private SavedTicketView view(SavedTicket ticket) {

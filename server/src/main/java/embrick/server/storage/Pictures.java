@@ -10,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.stereotype.Component;
 
 /**
@@ -25,6 +26,7 @@ public class Pictures {
     private final DecodedOriginals decoded;
     private final DecodeWatch watch;
     private final Crew crew;
+    private final AtomicLong openedWhole = new AtomicLong();
 
     Pictures(
             Storage storage,
@@ -88,8 +90,14 @@ public class Pictures {
         }
     }
 
+    /** How often an original was opened for work on the whole of it, since the process began; sharing opens none. */
+    public long openedWhole() {
+        return openedWhole.get();
+    }
+
     /** In parts, each decoded when it is first read, where the file lets that be done and no process ended at it. */
     private OpenedPicture openWhole(String digest, Path file) throws IOException {
+        openedWhole.incrementAndGet();
         Optional<byte[]> index = watch.isSuspect(digest) ? Optional.empty() : storage.keptIndex(digest);
         return index.isPresent()
                 ? formats.openInParts(file, index.get(), watch.of(digest))

@@ -7,6 +7,7 @@ import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
 import embrick.server.problems.IfMatch;
 import embrick.server.problems.ProblemException;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.math.BigDecimal;
@@ -42,7 +43,13 @@ class TicketController {
             @NotNull UUID id,
             @NotNull UUID jobId,
             long version,
+
+            @Schema(description = "Whether a run of the job carries it out")
+            boolean isOn,
+
             @NotNull TicketDocument document) {}
+
+    record PlacedTicket(@NotNull UUID ticketId, boolean isOn) {}
 
     record SpokenLength(@NotNull BigDecimal value, @NotNull LengthUnit unit) {
         static SpokenLength of(Length length) {
@@ -86,6 +93,20 @@ class TicketController {
         return tickets.of(jobId).stream().map(this::view).toList();
     }
 
+    /** All tickets of the job in the order they are to have, each switched on or off. */
+    @PutMapping("/jobs/{jobId}/tickets")
+    List<TicketView> arrangeTickets(@PathVariable UUID jobId, @RequestBody List<@NotNull @Valid PlacedTicket> placed) {
+        return tickets
+                .arrange(
+                        jobId,
+                        placed.stream()
+                                .map(one -> new TicketService.Placed(one.ticketId(), one.isOn()))
+                                .toList())
+                .stream()
+                .map(this::view)
+                .toList();
+    }
+
     @PostMapping("/jobs/{jobId}/tickets")
     @ResponseStatus(HttpStatus.CREATED)
     ResponseEntity<TicketView> addTicket(@PathVariable UUID jobId, @Valid @RequestBody TicketDocument document) {
@@ -113,12 +134,11 @@ class TicketController {
     }
 
     private ResponseEntity<TicketView> tagged(HttpStatus status, TicketEntity ticket) {
-        return ResponseEntity.status(status)
-                .eTag("\"" + ticket.version() + "\"")
-                .body(view(ticket));
+        return IfMatch.tagged(status, ticket.version(), view(ticket));
     }
 
     private TicketView view(TicketEntity ticket) {
-        return new TicketView(ticket.id(), ticket.jobId(), ticket.version(), json.ticket(ticket.document()));
+        return new TicketView(
+                ticket.id(), ticket.jobId(), ticket.version(), ticket.isOn(), json.ticket(ticket.document()));
     }
 }

@@ -7,7 +7,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface TicketRepository extends JpaRepository<TicketEntity, UUID> {
-    List<TicketEntity> findByJobIdOrderByMadeAt(UUID jobId);
+    List<TicketEntity> findByJobIdOrderByPositionAscMadeAtAsc(UUID jobId);
 
     long countByJobId(UUID jobId);
 

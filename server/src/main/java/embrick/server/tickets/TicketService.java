@@ -10,8 +10,12 @@ import embrick.server.profiles.PictureProfiles;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,7 +37,7 @@ public class TicketService {
 
     @Transactional(readOnly = true)
     public List<TicketEntity> of(UUID jobId) {
-        return tickets.findByJobIdOrderByMadeAt(jobId);
+        return tickets.findByJobIdOrderByPositionAscMadeAtAsc(jobId);
     }
 
     @Transactional(readOnly = true)
@@ -59,7 +63,8 @@ public class TicketService {
 
     public TicketEntity add(UUID jobId, TicketDocument document) {
         requireWorkable(document);
-        return tickets.save(new TicketEntity(Ids.next(), jobId, json.write(document), clock.instant()));
+        int last = (int) tickets.countByJobId(jobId);
+        return tickets.save(new TicketEntity(Ids.next(), jobId, last, json.write(document), clock.instant()));
     }
 
     public TicketEntity change(UUID id, long expectedVersion, TicketDocument document) {
@@ -70,6 +75,57 @@ public class TicketService {
         requireWorkable(document);
         ticket.replace(json.write(document));
         return tickets.saveAndFlush(ticket);
+    }
+
+    /** A ticket's place among those of its job is its place in the list. */
+    public record Placed(UUID ticketId, boolean isOn) {}
+
+    /**
+     * Puts a job's tickets in another order, and switches them on or off.
+     *
+     * @throws ProblemException unless each of the job's tickets is named once: somebody added or deleted one meanwhile
+     */
+    public List<TicketEntity> arrange(UUID jobId, List<Placed> placed) {
+        Map<UUID, TicketEntity> there =
+                of(jobId).stream().collect(Collectors.toMap(TicketEntity::id, Function.identity()));
+        List<UUID> named = placed.stream().map(Placed::ticketId).toList();
+        if (named.size() != there.size() || !there.keySet().equals(Set.copyOf(named))) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "tickets-changed",
+                    "tickets",
+                    "The tickets of this job are not those that were put in order: one was added or deleted.",
+                    "Look at the tickets again, then put them in order.");
+        }
+        for (int i = 0; i < placed.size(); i++) {
+            there.get(placed.get(i).ticketId()).place(i, placed.get(i).isOn());
+        }
+        tickets.flush();
+        return of(jobId);
+    }
+
+    /**
+     * Tickets of a job that are to be carried out, in the job's order.
+     *
+     * @param ids those wanted; empty for all that are switched on
+     * @throws ProblemException if one is not the job's, or none is on
+     */
+    @Transactional(readOnly = true)
+    public List<TicketEntity> chosen(UUID jobId, Optional<List<UUID>> ids) {
+        List<TicketEntity> all = of(jobId);
+        Set<UUID> known = all.stream().map(TicketEntity::id).collect(Collectors.toSet());
+        if (!known.containsAll(ids.orElse(List.of()))) {
+            throw ProblemException.notFound("ticket");
+        }
+        List<TicketEntity> chosen = all.stream()
+                .filter(ticket ->
+                        ids.map(wanted -> wanted.contains(ticket.id())).orElse(ticket.isOn()))
+                .toList();
+        if (chosen.isEmpty()) {
+            throw ProblemException.invalid(
+                    "no-ticket-on", "tickets", "All tickets of this job are switched off.", "Switch on those to run.");
+        }
+        return chosen;
     }
 
     /** Takes a ticket away; the last one of a job stays. */

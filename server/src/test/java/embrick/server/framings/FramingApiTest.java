@@ -28,28 +28,6 @@ class FramingApiTest {
                 .asString();
     }
 
-    private static Map<String, Object> framing(double centreX, double tightness) {
-        return Map.of(
-                "schemaVersion",
-                2,
-                "centreX",
-                centreX,
-                "centreY",
-                0.5,
-                "tightness",
-                tightness,
-                "tiltDegrees",
-                0,
-                "quarterTurns",
-                0,
-                "mirror",
-                "AS_IT_IS",
-                "turn",
-                "AS_TICKET",
-                "corners",
-                "COVERED");
-    }
-
     private Answer keep(Map<String, Object> framing, int version) {
         return api.put(
                 "/originals/" + original + "/framings/4:5",
@@ -60,7 +38,7 @@ class FramingApiTest {
 
     @Test
     void belongsToPictureAndShapeAndIsSharedByPapersOfOneShape() {
-        assertThat(keep(framing(0.46, 1), -1).status()).isEqualTo(200);
+        assertThat(keep(Api.framing(0.46, 1), -1).status()).isEqualTo(200);
         JsonNode kept = api.get("/jobs/" + job + "/framings?shape=4:5").body();
         assertThat(kept).hasSize(1);
         assertThat(api.get("/jobs/" + job + "/framings?shape=2:3").body()).isEmpty();
@@ -73,24 +51,24 @@ class FramingApiTest {
 
     @Test
     void aSecondWindowNeverOverwritesSilently() {
-        assertThat(keep(framing(0.46, 1), -1).status()).isEqualTo(200);
-        Answer blind = keep(framing(0.54, 1), -1);
+        assertThat(keep(Api.framing(0.46, 1), -1).status()).isEqualTo(200);
+        Answer blind = keep(Api.framing(0.54, 1), -1);
         assertThat(blind.status()).isEqualTo(412);
         assertThat(blind.code()).isEqualTo("stale-version");
-        assertThat(keep(framing(0.54, 1), 0).status()).isEqualTo(200);
+        assertThat(keep(Api.framing(0.54, 1), 0).status()).isEqualTo(200);
     }
 
     @Test
     void numbersOutOfBoundsAreRefused() {
-        assertThat(keep(framing(1.7, 1), -1).code()).isEqualTo("framing-value");
-        assertThat(keep(framing(0.5, 0.3), -1).code()).isEqualTo("framing-value");
+        assertThat(keep(Api.framing(1.7, 1), -1).code()).isEqualTo("framing-value");
+        assertThat(keep(Api.framing(0.5, 0.3), -1).code()).isEqualTo("framing-value");
     }
 
     @Test
     void thePlanHasTheTicketsPixelsAndTheLimitsOfTheFrame() {
         JsonNode ticket = api.firstTicket(job).path("document");
         JsonNode plan = api.post(
-                        "/originals/" + original + "/plan", Map.of("ticket", ticket, "framing", framing(0.9, 1)))
+                        "/originals/" + original + "/plan", Map.of("ticket", ticket, "framing", Api.framing(0.9, 1)))
                 .body()
                 .path("plan");
         assertThat(plan.path("width").asInt()).isEqualTo(3000);

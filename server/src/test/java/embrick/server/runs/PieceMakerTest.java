@@ -132,6 +132,7 @@ class PieceMakerTest {
         AttemptStart start = new AttemptStart(
                 context.getBean(RunRepository.class),
                 pieces,
+                context.getBean(RunOrderRepository.class),
                 context.getBean(OriginalRepository.class),
                 storage,
                 context.getBean(StoredJson.class),

@@ -37,18 +37,6 @@ class RunTest {
         return job;
     }
 
-    private void edit(String job, java.util.function.Consumer<ObjectNode> change) {
-        ObjectNode ticket = api.firstTicket(job);
-        ObjectNode document = (ObjectNode) ticket.path("document");
-        change.accept(document);
-        Answer answer = api.put(
-                "/tickets/" + ticket.path("id").asString(),
-                document,
-                "If-Match",
-                "\"" + ticket.path("version").asInt() + "\"");
-        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
-    }
-
     private List<String> delivered(String folder) throws IOException {
         try (Stream<Path> files = Files.list(storage.resolve("deliveries").resolve(folder))) {
             return files.map(file -> file.getFileName().toString()).sorted().toList();
@@ -87,7 +75,7 @@ class RunTest {
     @Test
     void sharpenedPiecesTellTheirHalo() {
         String job = jobWith("halo", 1);
-        edit(job, document -> {
+        api.changeFirstTicket(job, document -> {
             ((ObjectNode) document.path("size").path("width")).put("value", 2);
             ((ObjectNode) document.path("size").path("height")).put("value", 3);
             ObjectNode sharpening =
@@ -112,7 +100,7 @@ class RunTest {
     @Test
     void aJpegThatKeepsItsPixelsIsNotCodedAnew() throws IOException {
         String job = jobWith("kept", 1);
-        edit(job, document -> {
+        api.changeFirstTicket(job, document -> {
             document.putObject("size").put("kind", "own");
             document.putArray("names").addObject().put("kind", "original");
         });
@@ -154,7 +142,8 @@ class RunTest {
         api.upload(job, "a.png", TestPictures.drawn("png", 200, 160));
         api.upload(job, "a.jpg", TestPictures.drawn("jpg", 210, 160));
         api.upload(job, "sub/A.jpg", TestPictures.drawn("jpg", 220, 160));
-        edit(job, document -> document.putArray("names").addObject().put("kind", "original"));
+        api.changeFirstTicket(
+                job, document -> document.putArray("names").addObject().put("kind", "original"));
         JsonNode run = api.finished(api.startRun(job));
         assertThat(delivered(run.path("run").path("folder").asString())).containsExactly("A-3.jpg", "a-2.jpg", "a.jpg");
     }
@@ -162,7 +151,7 @@ class RunTest {
     @Test
     void aNameThatClimbsOutIsRefusedBeforeTheRun() {
         String job = jobWith("climbs", 1);
-        edit(job, document -> {
+        api.changeFirstTicket(job, document -> {
             document.putArray("names").addObject().put("kind", "words").put("text", "../../up");
         });
         String ticket = api.firstTicket(job).path("id").asString();
@@ -175,7 +164,7 @@ class RunTest {
     @Test
     void aFolderThatClimbsStaysBelowDeliveries() {
         String job = jobWith("folder climbs", 1);
-        edit(job, document -> document.put("folder", "../../../tmp/up"));
+        api.changeFirstTicket(job, document -> document.put("folder", "../../../tmp/up"));
         JsonNode run = api.finished(api.startRun(job));
         assertThat(storage.resolve("deliveries")
                         .resolve(run.path("run").path("folder").asString())
@@ -267,7 +256,7 @@ class RunTest {
     @Test
     void everyRunSaysThatItIsFinished() {
         String job = jobWith("finished", 4);
-        edit(job, document -> document.put("ppi", 20));
+        api.changeFirstTicket(job, document -> document.put("ppi", 20));
         for (int i = 0; i < 12; i++) {
             JsonNode run = api.finished(api.startRun(job));
             assertThat(run.path("run").path("state").asString()).isEqualTo("FINISHED");

@@ -129,14 +129,46 @@ public final class Api {
 
     /** Says a job's first ticket anew, which may be refused. */
     public Answer sayFirstTicket(String jobId, Consumer<ObjectNode> change) {
-        ObjectNode stored = firstTicket(jobId);
-        ObjectNode document = (ObjectNode) stored.path("document");
+        return sayTicket(firstTicket(jobId), change);
+    }
+
+    /**
+     * Says a ticket anew, which may be refused.
+     *
+     * @param stored the ticket with its id and the version the change is made on; left as it is
+     */
+    public Answer sayTicket(ObjectNode stored, Consumer<ObjectNode> change) {
+        ObjectNode document = (ObjectNode) stored.path("document").deepCopy();
         change.accept(document);
         return put(
                 "/tickets/" + stored.path("id").asString(),
                 document,
                 "If-Match",
                 "\"" + stored.path("version").asInt() + "\"");
+    }
+
+    /** The id of the original that has this path in a job. */
+    public String original(String jobId, String path) {
+        for (JsonNode original : get("/jobs/" + jobId + "/originals").body()) {
+            if (original.path("path").asString().equals(path)) {
+                return original.path("id").asString();
+            }
+        }
+        throw new AssertionError(path + " is not in the job");
+    }
+
+    /** The document of a framing that is centred, not tilted, and covers its corners. */
+    public static Map<String, Object> framing(double centreX, double tightness) {
+        return Map.ofEntries(
+                Map.entry("schemaVersion", 2),
+                Map.entry("centreX", centreX),
+                Map.entry("centreY", 0.5),
+                Map.entry("tightness", tightness),
+                Map.entry("tiltDegrees", 0),
+                Map.entry("quarterTurns", 0),
+                Map.entry("mirror", "AS_IT_IS"),
+                Map.entry("turn", "AS_TICKET"),
+                Map.entry("corners", "COVERED"));
     }
 
     /** Starts a run of a job's first ticket and returns its id. */

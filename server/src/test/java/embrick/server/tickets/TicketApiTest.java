@@ -8,7 +8,6 @@ import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -23,16 +22,6 @@ class TicketApiTest {
 
     private final Api api = new Api(RunningServer.get().address());
 
-    private Answer change(ObjectNode ticket, Consumer<ObjectNode> edit) {
-        ObjectNode document = (ObjectNode) ticket.path("document").deepCopy();
-        edit.accept(document);
-        return api.put(
-                "/tickets/" + ticket.path("id").asString(),
-                document,
-                "If-Match",
-                "\"" + ticket.path("version").asInt() + "\"");
-    }
-
     @Test
     void aNewJobHasATicketThatCanRunAtOnce() {
         ObjectNode ticket = api.firstTicket(api.newJob("ticket"));
@@ -43,8 +32,9 @@ class TicketApiTest {
     @Test
     void aStaleEditFromASecondWindowIsRefused() {
         ObjectNode seen = api.firstTicket(api.newJob("two windows"));
-        assertThat(change(seen, document -> document.put("ppi", 240)).status()).isEqualTo(200);
-        Answer second = change(seen, document -> document.put("ppi", 360));
+        assertThat(api.sayTicket(seen, document -> document.put("ppi", 240)).status())
+                .isEqualTo(200);
+        Answer second = api.sayTicket(seen, document -> document.put("ppi", 360));
         assertThat(second.status()).isEqualTo(412);
         assertThat(second.code()).isEqualTo("stale-version");
         assertThat(api.get("/tickets/" + seen.path("id").asString())
@@ -59,7 +49,7 @@ class TicketApiTest {
     @CsvSource({"0", "-300", "1000000000", "20001", "0.5"})
     void impossiblePpiIsToldAtItsPhraseAndNotKept(String ppi) {
         ObjectNode ticket = api.firstTicket(api.newJob("ppi"));
-        Answer answer = change(ticket, document -> document.put("ppi", new java.math.BigDecimal(ppi)));
+        Answer answer = api.sayTicket(ticket, document -> document.put("ppi", new java.math.BigDecimal(ppi)));
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.body().path("problems").get(0).path("subject").asString())
                 .isEqualTo("ppi");
@@ -90,7 +80,7 @@ class TicketApiTest {
                 .path("id")
                 .asString();
         ObjectNode ticket = api.firstTicket(job);
-        Answer kept = change(ticket, document -> document.set("size", JSON.readTree(size)));
+        Answer kept = api.sayTicket(ticket, document -> document.set("size", JSON.readTree(size)));
         assertThat(kept.status()).as(kept.body().toString()).isEqualTo(200);
         assertThat(kept.body().path("document").path("size").path("kind"))
                 .isEqualTo(JSON.readTree(size).path("kind"));
@@ -111,7 +101,7 @@ class TicketApiTest {
             """)
     void aMeasureThatCannotBeIsToldAtThePhrase(String measure, String text) {
         ObjectNode ticket = api.firstTicket(api.newJob("no measure"));
-        Answer answer = change(ticket, document -> {
+        Answer answer = api.sayTicket(ticket, document -> {
             ObjectNode size = document.putObject("size").put("kind", "scaled").put("enlarging", "NEVER");
             size.set("to", JSON.readTree(measure));
         });
@@ -124,7 +114,7 @@ class TicketApiTest {
     @Test
     void allImpossibleValuesAreToldAtOnce() {
         ObjectNode ticket = api.firstTicket(api.newJob("many"));
-        Answer answer = change(ticket, document -> {
+        Answer answer = api.sayTicket(ticket, document -> {
             document.put("ppi", 0);
             ((ObjectNode) document.path("size").path("width")).put("value", -8);
             ((ObjectNode) document.path("file")).put("quality", 400);
@@ -140,7 +130,7 @@ class TicketApiTest {
     @Test
     void sharpeningThatCannotWorkIsExplainedAtItsPhrase() {
         ObjectNode ticket = api.firstTicket(api.newJob("sharpening"));
-        Answer answer = change(ticket, document -> {
+        Answer answer = api.sayTicket(ticket, document -> {
             ObjectNode sharpening =
                     document.putObject("sharpening").put("kind", "exact").put("strength", 130);
             sharpening.putObject("radius").put("value", 0.1).put("unit", "MM");
@@ -156,7 +146,7 @@ class TicketApiTest {
     @Test
     void aSizeTooLargeToWorkWithIsRefused() {
         ObjectNode ticket = api.firstTicket(api.newJob("large"));
-        Answer answer = change(
+        Answer answer = api.sayTicket(
                 ticket,
                 document -> ((ObjectNode) document.path("size").path("width"))
                         .put("value", new java.math.BigDecimal("1e300")));
@@ -166,7 +156,7 @@ class TicketApiTest {
     @Test
     void anUnknownKindIsABadRequest() {
         ObjectNode ticket = api.firstTicket(api.newJob("kind"));
-        Answer answer = change(ticket, document -> ((ObjectNode) document.path("file")).put("kind", "papyrus"));
+        Answer answer = api.sayTicket(ticket, document -> ((ObjectNode) document.path("file")).put("kind", "papyrus"));
         assertThat(answer.status()).isEqualTo(400);
     }
 
