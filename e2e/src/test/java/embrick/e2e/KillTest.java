@@ -33,7 +33,7 @@ import tools.jackson.databind.JsonNode;
  */
 class KillTest {
     private static final int PIECES = 36;
-    private static final int PPI = 300;
+    private static final int PPI = 240;
     private static final long SEED = Long.getLong("embrick.kill.seed", 20261128);
 
     /** What is killed, in this order. */

@@ -9,6 +9,7 @@ import embrick.server.support.TestPictures;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
@@ -29,7 +30,7 @@ class SavedTicketsTest {
 
     private byte[] signedPicture() throws IOException {
         Path picture = Files.write(folder.resolve("DSC_0481.jpg"), TestPictures.drawn("jpg", 1200, 960));
-        Outside.run(java.util.List.of(
+        Outside.run(List.of(
                 "exiftool",
                 "-q",
                 "-overwrite_original",
@@ -78,7 +79,7 @@ class SavedTicketsTest {
                 .resolve("deliveries")
                 .resolve(run.path("run").path("folder").asString())
                 .resolve("DSC_0481_8X10IN.jpg");
-        String said = Outside.run(java.util.List.of("exiftool", "-s", file.toString()));
+        String said = Outside.run(List.of("exiftool", "-s", file.toString()));
         assertThat(said)
                 .containsPattern("Creator +: Ada")
                 .containsPattern("By-line +: Ada")

@@ -26,18 +26,18 @@ public final class Outside {
 
     /** One tag a line, {@code name: value}, numbers as stored. */
     public static String exiftool(Path file, String... tags) {
-        List<String> command = new ArrayList<>(List.of("exiftool", "-n", "-s", "-G1", "-a"));
+        List<String> arguments = new ArrayList<>(List.of("-n", "-s", "-G1", "-a"));
         for (String tag : tags) {
-            command.add("-" + tag);
+            arguments.add("-" + tag);
         }
-        command.add(file.toString());
-        return run("", command).replaceAll("[ ]+", " ");
+        arguments.add(file.toString());
+        return OpenExifTool.said(arguments).replaceAll("[ ]+", " ");
     }
 
     /** {@code name WIDTHxHEIGHT ppi profile}, as exiftool says it. */
     public static String identify(Path file) {
         String said = "$FileName ${ImageWidth}x${ImageHeight} $XResolution $ProfileDescription";
-        return run(List.of("exiftool", "-p", said, file.toString())).strip();
+        return OpenExifTool.said(List.of("-p", said, file.toString())).strip();
     }
 
     public static String transicc(String input, String... arguments) {

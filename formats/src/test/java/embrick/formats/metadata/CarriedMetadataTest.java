@@ -22,6 +22,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -33,20 +34,28 @@ class CarriedMetadataTest {
     private static final Path ARGUMENTS = Path.of("original.args");
 
     @TempDir
+    static Path drawn;
+
+    @TempDir
     Path folder;
 
     private Path original;
 
     @BeforeEach
-    void drawOriginal() throws IOException {
-        original = folder.resolve("original.jpg");
+    void copyOriginal() throws IOException {
+        original = Files.copy(drawn.resolve("original.jpg"), folder.resolve("original.jpg"));
+    }
+
+    @BeforeAll
+    static void drawOriginal() throws IOException {
+        Path original = drawn.resolve("original.jpg");
         Outside.python("""
                 from PIL import Image
                 import sys
                 Image.radial_gradient('L').convert('RGB').resize((600, 480)).save(sys.argv[1], quality=92)
                 """, original);
         // One field a line; the words are UTF-8.
-        Files.writeString(folder.resolve(ARGUMENTS), """
+        Files.writeString(drawn.resolve(ARGUMENTS), """
                 -charset
                 iptc=UTF8
                 -Make=Paraglide
@@ -76,7 +85,7 @@ class CarriedMetadataTest {
                 -IPTC:City=Sandhaven
                 -IPTC:SpecialInstructions=embargo until noon
                 """);
-        Outside.shell("exiftool -q -overwrite_original -@ \"$1\" \"$2\"", folder.resolve(ARGUMENTS), original);
+        Outside.shell("exiftool -q -overwrite_original -@ \"$1\" \"$2\"", drawn.resolve(ARGUMENTS), original);
     }
 
     static Stream<FileFormat> formats() {
