@@ -111,11 +111,11 @@ class PageFigures {
             """;
 
     private static final String CHOOSE_ALL = """
-            const button = [...document.querySelectorAll('.pile-bar button')].find(b => b.textContent.startsWith('Choose'));
+            const button = [...document.querySelectorAll('.pile-bar button')].find(b => b.textContent.startsWith('Select'));
             return (async () => {
               const from = performance.now();
               button.click();
-              while (!document.querySelector('.pile-foot').textContent.includes('2000 chosen')
+              while (!document.querySelector('.pile-foot').textContent.includes('2000 selected')
                      && performance.now() - from < 5000)
                 await new Promise(done => setTimeout(done, 1));
               await new Promise(requestAnimationFrame);

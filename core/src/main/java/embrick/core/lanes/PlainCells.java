@@ -92,4 +92,25 @@ final class PlainCells {
         places[at] = place;
         weights[at] = weight;
     }
+
+    static void mixNodes(float[] nodes, int[] places, float[] weights, int taps, int row, float[] out, int count) {
+        for (int p = 0; p < count; p++) {
+            float a = 0;
+            float b = 0;
+            float c = 0;
+            float d = 0;
+            for (int t = p; t < taps * row; t += row) {
+                int node = places[t];
+                float weight = weights[t];
+                a += nodes[node] * weight;
+                b += nodes[node + 1] * weight;
+                c += nodes[node + 2] * weight;
+                d += nodes[node + 3] * weight;
+            }
+            out[p * 4] = a;
+            out[p * 4 + 1] = b;
+            out[p * 4 + 2] = c;
+            out[p * 4 + 3] = d;
+        }
+    }
 }

@@ -144,27 +144,12 @@ public final class PlainLanes implements Lanes {
 
     @Override
     public void between(float[] table, int length, int[] rows, float[] parts, float[] out, int count) {
-        for (int p = 0; p < count; p++) {
-            int from = rows[p] * length;
-            for (int t = 0; t < length; t++) {
-                out[p * length + t] = between(table, from + t, length, parts[p]);
-            }
-        }
+        PlainTables.between(table, length, rows, parts, out, count);
     }
 
     @Override
     public void betweenFourfold(float[] table, int length, int[] rows, float[] parts, float[] out, int count) {
-        for (int p = 0; p < count; p++) {
-            int from = rows[p] * length;
-            for (int t = 0; t < length; t++) {
-                int at = 4 * (p * length + t);
-                Arrays.fill(out, at, at + 4, between(table, from + t, length, parts[p]));
-            }
-        }
-    }
-
-    private static float between(float[] table, int from, int next, float part) {
-        return table[from] + part * (table[from + next] - table[from]);
+        PlainTables.betweenFourfold(table, length, rows, parts, out, count);
     }
 
     @Override
@@ -252,19 +237,22 @@ public final class PlainLanes implements Lanes {
 
     @Override
     public void lookUp(float[] table, float[] in, int from, float[] out, int at, int count) {
-        float steps = table.length - 2;
-        for (int i = 0; i < count; i++) {
-            out[at + i] = between(table, Math.clamp(in[from + i], 0f, 1f) * steps);
-        }
+        PlainTables.lookUp(table, in, from, out, at, count);
     }
 
     @Override
     public void lookUpRoot(float[] table, float[] in, int from, float[] out, int at, int count) {
-        float steps = table.length - 2;
-        for (int i = 0; i < count; i++) {
-            float root = (float) Math.sqrt(Math.clamp(in[from + i], 0f, 1f));
-            out[at + i] = between(table, (float) Math.sqrt(root) * steps);
-        }
+        PlainTables.lookUpRoot(table, in, from, out, at, count);
+    }
+
+    @Override
+    public void lookUpRootAndBelow(float[] table, float below, float[] in, int from, float[] out, int at, int count) {
+        PlainTables.lookUpRootAndBelow(table, below, in, from, out, at, count);
+    }
+
+    @Override
+    public void mixNodes(float[] nodes, int[] places, float[] weights, int taps, int row, float[] out, int count) {
+        PlainCells.mixNodes(nodes, places, weights, taps, row, out, count);
     }
 
     @Override
@@ -300,36 +288,6 @@ public final class PlainLanes implements Lanes {
     }
 
     @Override
-    public void mixNodes(float[] nodes, int[] places, float[] weights, int taps, int row, float[] out, int count) {
-        for (int p = 0; p < count; p++) {
-            float a = 0;
-            float b = 0;
-            float c = 0;
-            float d = 0;
-            for (int t = p; t < taps * row; t += row) {
-                int node = places[t];
-                float weight = weights[t];
-                a += nodes[node] * weight;
-                b += nodes[node + 1] * weight;
-                c += nodes[node + 2] * weight;
-                d += nodes[node + 3] * weight;
-            }
-            out[p * 4] = a;
-            out[p * 4 + 1] = b;
-            out[p * 4 + 2] = c;
-            out[p * 4 + 3] = d;
-        }
-    }
-
-    @Override
-    public void lookUpRootAndBelow(float[] table, float below, float[] in, int from, float[] out, int at, int count) {
-        lookUpRoot(table, in, from, out, at, count);
-        for (int i = 0; i < count; i++) {
-            out[at + i] += below * Math.min(0f, in[from + i]);
-        }
-    }
-
-    @Override
     public void weighByDistance(float[] coefficients, float x, float y, float step, int width, int rows, float[] out) {
         PlainDistances.weigh(coefficients, x, y, step, width, rows, out);
     }
@@ -346,10 +304,5 @@ public final class PlainLanes implements Lanes {
             float[] sums,
             float[] weighed) {
         PlainDistances.sumColumns(area, from, stride, channels, weights, width, rows, sums, weighed);
-    }
-
-    private static float between(float[] table, float place) {
-        int below = (int) place;
-        return between(table, below, 1, place - below);
     }
 }
