@@ -18,7 +18,6 @@ import embrick.server.storage.Storage;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
-import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -30,9 +29,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.Collectors;
-import java.util.zip.CRC32;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
@@ -56,6 +52,7 @@ class DeliveryController {
     private final RunService runs;
     private final RunOrders orders;
     private final Deliveries deliveries;
+    private final DeliveryList list;
     private final DeliveredFiles files;
     private final Storage storage;
     private final StoredJson json;
@@ -65,11 +62,13 @@ class DeliveryController {
             RunService runs,
             RunOrders orders,
             Deliveries deliveries,
+            DeliveryList list,
             DeliveredFiles files,
             Storage storage,
             StoredJson json,
             Book book) {
         this.orders = orders;
+        this.list = list;
         this.files = files;
         this.book = book;
         this.runs = runs;
@@ -194,36 +193,17 @@ class DeliveryController {
                 piece.problem().map(Problem::text).orElse(null));
     }
 
-    /** RFC 4180, one line a piece. */
+    /** RFC 4180 in UTF-8 with its mark, one line a piece. */
     @GetMapping(path = "/runs/{runId}/delivery.csv", produces = CSV)
     ResponseEntity<byte[]> getDeliveryList(@PathVariable UUID runId) {
         DeliveryView delivery = getDelivery(runId);
-        StringBuilder csv = new StringBuilder(
-                "piece,original,width_px,height_px,ppi,bytes,sha256,halo_percent,check,copies,ticket,folder\r\n");
-        Map<UUID, DeliveredOrder> of =
-                delivery.orders().stream().collect(Collectors.toMap(DeliveredOrder::id, Function.identity()));
-        for (DeliveredPiece piece : delivery.pieces()) {
-            csv.append(Csv.line(
-                    piece.name(),
-                    piece.originalPath(),
-                    piece.width(),
-                    piece.height(),
-                    piece.ppi(),
-                    piece.fileBytes() == null ? "" : piece.fileBytes(),
-                    piece.sha256() == null ? "" : piece.sha256(),
-                    piece.haloPercent() == null ? "" : piece.haloPercent(),
-                    piece.check(),
-                    piece.copies(),
-                    of.get(piece.orderId()).ticketName(),
-                    of.get(piece.orderId()).folder()));
-        }
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
                         attachment(nameOf(delivery.orders().stream()
                                         .map(DeliveredOrder::folder)
                                         .toList()) + ".csv"))
-                .body(csv.toString().getBytes(StandardCharsets.UTF_8));
+                .body(list.csv(delivery));
     }
 
     /**
@@ -254,11 +234,9 @@ class DeliveryController {
         if (of == ZipOf.ALL) {
             Deliveries.requireNoneLost(lost);
         }
-        byte[] list = getDeliveryList(runId).getBody();
-        CRC32 crc = new CRC32();
-        crc.update(list);
-        entries.add(new StoredZip.Entry(
-                name + "/list.csv", list.length, crc.getValue(), () -> new ByteArrayInputStream(list)));
+        DeliveryView delivery = getDelivery(runId);
+        entries.add(StoredZip.Entry.of(name + "/list.csv", list.csv(delivery)));
+        entries.add(StoredZip.Entry.of(name + "/list.json", list.json(delivery)));
         StoredZip zip = new StoredZip(entries);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(ZIP))

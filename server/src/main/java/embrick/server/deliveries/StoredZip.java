@@ -1,5 +1,6 @@
 package embrick.server.deliveries;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -7,6 +8,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.zip.CRC32;
 
 /**
  * A ZIP whose entries are stored as they are, so that its length is known before its first byte is sent and a transfer that
@@ -47,6 +49,13 @@ final class StoredZip {
     }
 
     record Entry(String name, long bytes, long crc32, Source source) {
+        /** One whose content is at hand. */
+        static Entry of(String name, byte[] content) {
+            CRC32 crc = new CRC32();
+            crc.update(content);
+            return new Entry(name, content.length, crc.getValue(), () -> new ByteArrayInputStream(content));
+        }
+
         private byte[] nameBytes() {
             return name.getBytes(StandardCharsets.UTF_8);
         }

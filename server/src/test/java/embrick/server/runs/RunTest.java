@@ -247,7 +247,10 @@ class RunTest {
         }
         assertThat(names)
                 .containsExactly(
-                        "prints-8x10/kite0_8x10in.jpg", "prints-8x10/kite1_8x10in.jpg", "prints-8x10/list.csv");
+                        "prints-8x10/kite0_8x10in.jpg",
+                        "prints-8x10/kite1_8x10in.jpg",
+                        "prints-8x10/list.csv",
+                        "prints-8x10/list.json");
         String csv = new String(api.download("/runs/" + runId + "/delivery.csv"), StandardCharsets.UTF_8);
         assertThat(csv.lines()).hasSize(3).element(1).asString().startsWith("kite0_8x10in.jpg,kite0.jpg,3000,2400,300");
     }

@@ -1,0 +1,85 @@
+package embrick.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.server.support.ThrowawayPostgres;
+import javax.sql.DataSource;
+import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+
+/** A database as an earlier version left it, with a job that was run, is brought up without loss. */
+class OlderDatabasesTest {
+    private static final String JOB = "01900000-0000-7000-8000-000000000001";
+    private static final String PRINTS = "01900000-0000-7000-8000-000000000002";
+    private static final String CANVAS = "01900000-0000-7000-8000-000000000003";
+    private static final String FIRST_RUN = "01900000-0000-7000-8000-000000000004";
+    private static final String SECOND_RUN = "01900000-0000-7000-8000-000000000005";
+
+    private DataSource database;
+    private JdbcClient sql;
+
+    @BeforeEach
+    void aDatabaseWithoutOrders() {
+        ThrowawayPostgres.get().create("embrick_older");
+        database = new DriverManagerDataSource(ThrowawayPostgres.get().url("embrick_older"), "embrick", "");
+        sql = JdbcClient.create(database);
+        Flyway.configure().dataSource(database).target("10").load().migrate();
+        sql.sql("insert into job values (cast(? as uuid), 'Kite days', now(), 0)")
+                .param(JOB)
+                .update();
+        // The second was made first: places follow the time, not the id.
+        ticket(PRINTS, "now()");
+        ticket(CANVAS, "now() - interval '1 hour'");
+        run(FIRST_RUN, PRINTS, "Kite days/prints", 300);
+        run(SECOND_RUN, CANVAS, "Kite days/canvas", 100);
+    }
+
+    private void ticket(String id, String madeAt) {
+        sql.sql("insert into ticket (id, job_id, document, made_at, version) values (cast(? as uuid), cast(? as uuid),"
+                        + " '{}', " + madeAt + ", 3)")
+                .params(id, JOB)
+                .update();
+    }
+
+    private void run(String id, String ticket, String folder, int ppi) {
+        sql.sql("insert into run (id, job_id, ticket_id, ticket_document, folder, stopped, started_at,"
+                        + " stretch_started_at, stretch_checked, version) values (cast(? as uuid), cast(? as uuid),"
+                        + " cast(? as uuid), cast(? as jsonb), ?, false, now(), now(), 0, 0)")
+                .params(id, JOB, ticket, "{\"ppi\": " + ppi + "}", folder)
+                .update();
+        for (int i = 0; i < 3; i++) {
+            sql.sql(
+                            "insert into piece (id, run_id, original_id, original_path, position, name, state, width, height,"
+                                    + " expected_bytes, attempts, changed_at, deaths, version) values (gen_random_uuid(),"
+                                    + " cast(? as uuid), gen_random_uuid(), 'kite.jpg', ?, ?, 'CHECKED', 1, 1, 1, 1, now(), 0, 0)")
+                    .params(id, i, "kite" + i + ".jpg")
+                    .update();
+        }
+    }
+
+    private long count(String what) {
+        return sql.sql("select count(*) from " + what).query(Long.class).single();
+    }
+
+    @Test
+    void eachRunHasItsTicketAsAnOrderAndEachPieceBelongsToIt() {
+        Flyway.configure().dataSource(database).load().migrate();
+        assertThat(count("piece")).isEqualTo(6);
+        assertThat(count("run_order")).isEqualTo(2);
+        assertThat(count("piece p join run_order o on o.id = p.order_id and o.run_id = p.run_id"))
+                .isEqualTo(6);
+        assertThat(count("run_order where run_id = '" + FIRST_RUN + "' and ticket_id = '" + PRINTS
+                        + "' and folder = 'Kite days/prints' and ticket_document->>'ppi' = '300' and position = 0"))
+                .isEqualTo(1);
+        assertThat(count("run_order where run_id = '" + SECOND_RUN + "' and folder = 'Kite days/canvas'"))
+                .isEqualTo(1);
+        // Tickets keep the order they were shown in, and are on.
+        assertThat(sql.sql("select cast(id as text) from ticket where is_on order by position")
+                        .query(String.class)
+                        .list())
+                .containsExactly(CANVAS, PRINTS);
+    }
+}
