@@ -31,7 +31,8 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
         <Radio.Group value={value.packing} onChange={(event) => onChange({ ...value, packing: event.target.value })}>
           <Space orientation="vertical" size={4}>
             <Radio value="PLAIN">uncompressed: every program reads it</Radio>
-            <Radio value="DEFLATE">compressed without loss</Radio>
+            <Radio value="LZW">compressed by LZW: most programs read it</Radio>
+            <Radio value="DEFLATE">compressed by Deflate: the smallest</Radio>
           </Space>
         </Radio.Group>
       )}

@@ -71,7 +71,7 @@ describe('the ticket', () => {
       file: { kind: 'tiff', packing: 'DEFLATE', depth: 'SIXTEEN' },
     });
     expect(sentence()).toContain(
-      'resampled by Mitchell–Netravali in linear light, ringing limited, sharpened for canvas, in sRGB, as TIFF, 16 bit, compressed',
+      'resampled by Mitchell–Netravali in linear light, ringing limited, sharpened for canvas, in sRGB, as TIFF, 16 bit, compressed by Deflate',
     );
   });
 

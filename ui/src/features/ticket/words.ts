@@ -194,12 +194,14 @@ const chromaWords: Record<Extract<TicketDocument['file'], { kind: 'jpeg' }>['chr
   HALF: ', 4:2:0',
 };
 
+const packingWords = { PLAIN: '', LZW: ', compressed by LZW', DEFLATE: ', compressed by Deflate' };
+
 export function fileWords(file: TicketDocument['file']): string {
   switch (file.kind) {
     case 'jpeg':
       return `JPEG, quality ${file.quality}${chromaWords[file.chroma]}`;
     case 'tiff':
-      return `TIFF${depthWords[file.depth]}${file.packing === 'PLAIN' ? '' : ', compressed'}`;
+      return `TIFF${depthWords[file.depth]}${packingWords[file.packing]}`;
     case 'png':
       return `PNG${depthWords[file.depth]}`;
     case 'pdf': {

@@ -75,6 +75,7 @@ class EdgesInFilesTest {
     static Stream<Arguments> fills() {
         return Stream.of(
                         new FileFormat.Tiff(Packing.PLAIN, Depth.EIGHT),
+                        new FileFormat.Tiff(Packing.LZW, Depth.SIXTEEN),
                         new FileFormat.Tiff(Packing.DEFLATE, Depth.SIXTEEN),
                         new FileFormat.Png(Depth.EIGHT),
                         new FileFormat.Png(Depth.SIXTEEN))

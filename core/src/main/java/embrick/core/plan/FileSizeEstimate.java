@@ -16,7 +16,13 @@ final class FileSizeEstimate {
         return switch (file) {
             case FileFormat.Jpeg jpeg -> jpegBytesPerPixel(jpeg);
             case FileFormat.Tiff tiff ->
-                model.channels() * (bits / 8) * (tiff.packing() == FileFormat.Packing.PLAIN ? 1.0 : 0.75);
+                model.channels()
+                        * (bits / 8)
+                        * switch (tiff.packing()) {
+                            case PLAIN -> 1.0;
+                            case LZW -> 0.85;
+                            case DEFLATE -> 0.75;
+                        };
             case FileFormat.Png _ -> model.channels() * (bits / 8) * 0.65;
             case FileFormat.Pdf pdf ->
                 switch (pdf.pixels()) {

@@ -145,9 +145,11 @@ public sealed interface FileFormat {
         CROP_AND_FOLD
     }
 
-    /** Whether a TIFF's strips are packed. Neither loses anything. */
+    /** How a TIFF's strips are packed. None loses anything. */
     enum Packing {
         PLAIN,
+        /** Read by every program, also the oldest; files are larger than by Deflate. */
+        LZW,
         DEFLATE
     }
 }

@@ -16,6 +16,7 @@ final class StripBytes implements RowParts.Making<List<byte[]>> {
     private final int channels;
     private final Packing packing;
     private final Packer packer = new Packer();
+    private final Lzw lzw = new Lzw();
 
     /** @param print one thread's own */
     StripBytes(PixelRows print, Packing packing) {
@@ -29,7 +30,12 @@ final class StripBytes implements RowParts.Making<List<byte[]>> {
         List<byte[]> strips = new ArrayList<>();
         for (int y = part.first(); y < part.end(); y += TiffWriter.STRIP_ROWS) {
             byte[] bytes = samples(print.rows(y, Math.min(TiffWriter.STRIP_ROWS, part.end() - y)));
-            strips.add(packing == Packing.DEFLATE ? packer.whole(bytes, bytes.length) : bytes);
+            strips.add(
+                    switch (packing) {
+                        case PLAIN -> bytes;
+                        case LZW -> lzw.pack(bytes);
+                        case DEFLATE -> packer.whole(bytes, bytes.length);
+                    });
         }
         return strips;
     }
@@ -39,14 +45,14 @@ final class StripBytes implements RowParts.Making<List<byte[]>> {
         if (print.bitsPerChannel() == 8) {
             byte[] bytes = new byte[count];
             strip.toBytes(bytes);
-            if (packing == Packing.DEFLATE) {
+            if (packing != Packing.PLAIN) {
                 predict(bytes, strip.rowLength());
             }
             return bytes;
         }
         short[] shorts = new short[count];
         strip.toShorts(shorts);
-        if (packing == Packing.DEFLATE) {
+        if (packing != Packing.PLAIN) {
             predict(shorts, strip.rowLength());
         }
         ByteBuffer bytes = ByteBuffer.allocate(count * Short.BYTES).order(ByteOrder.LITTLE_ENDIAN);

@@ -13,6 +13,7 @@ import java.util.zip.Inflater;
 /** Reads a TIFF that was written here to its last strip: each lies inside the file and unpacks to exactly its rows. */
 final class TiffVerifier {
     private static final int COMPRESSION_NONE = 1;
+    private static final int COMPRESSION_LZW = 5;
     private static final int COMPRESSION_DEFLATE = 8;
 
     private TiffVerifier() {}
@@ -35,7 +36,11 @@ final class TiffVerifier {
             for (int strip = 0; strip < offsets.length; strip++) {
                 long expected = Math.min(rows, height - strip * rows) * rowBytes;
                 ByteBuffer data = bytes.at(offsets[strip], Math.toIntExact(counts[strip]));
-                long found = compression == COMPRESSION_DEFLATE ? unpackedLength(data) : data.remaining();
+                long found = switch ((int) compression) {
+                    case COMPRESSION_LZW -> Lzw.unpackedLength(data);
+                    case COMPRESSION_DEFLATE -> unpackedLength(data);
+                    default -> data.remaining();
+                };
                 if (found != expected) {
                     throw damaged("has a strip of " + found + " bytes where " + expected + " belong");
                 }

@@ -28,8 +28,6 @@ import java.util.List;
  */
 final class TiffWriter {
     static final int STRIP_ROWS = 64;
-    private static final int COMPRESSION_NONE = 1;
-    private static final int COMPRESSION_DEFLATE = 8;
     private static final int PREDICTOR_HORIZONTAL = 2;
     /** Offsets of 32 bits end at 4 GiB; a packed file can be a little larger than its samples. */
     private static final long CLASSIC_BYTES = 0xFFFF_FFFFL - (64L << 20);
@@ -123,7 +121,7 @@ final class TiffWriter {
                 .longs(Ifd.IMAGE_WIDTH, print.size().width())
                 .longs(Ifd.IMAGE_LENGTH, print.size().height())
                 .shorts(Ifd.BITS_PER_SAMPLE, bits)
-                .shorts(Ifd.COMPRESSION, packing == Packing.PLAIN ? COMPRESSION_NONE : COMPRESSION_DEFLATE)
+                .shorts(Ifd.COMPRESSION, compression(packing))
                 .shorts(Ifd.PHOTOMETRIC, photometric(channels))
                 .offsets(Ifd.STRIP_OFFSETS, array(offsets))
                 .shorts(Ifd.ORIENTATION, 1)
@@ -136,6 +134,14 @@ final class TiffWriter {
                 .shorts(Ifd.RESOLUTION_UNIT, 2)
                 .undefined(Ifd.ICC_PROFILE, file.profile());
         return packing == Packing.PLAIN ? ifd : ifd.shorts(Ifd.PREDICTOR, PREDICTOR_HORIZONTAL);
+    }
+
+    private static int compression(Packing packing) {
+        return switch (packing) {
+            case PLAIN -> Compression.NONE.tag();
+            case LZW -> Compression.LZW.tag();
+            case DEFLATE -> Compression.DEFLATE.tag();
+        };
     }
 
     /** BlackIsZero, RGB, Separated, whose inks are cyan, magenta, yellow and black where nothing else is said. */

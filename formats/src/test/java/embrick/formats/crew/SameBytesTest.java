@@ -39,6 +39,7 @@ class SameBytesTest {
                 new FileFormat.Jpeg(90),
                 new FileFormat.Png(),
                 new FileFormat.Tiff(FileFormat.Packing.PLAIN),
+                new FileFormat.Tiff(FileFormat.Packing.LZW),
                 new FileFormat.Tiff(FileFormat.Packing.DEFLATE),
                 new FileFormat.Pdf(new FileFormat.PagePixels.Whole(Depth.SIXTEEN), FileFormat.PageMarks.NONE));
     }
