@@ -26,7 +26,7 @@ export const ticketDocument: Schemas['TicketDocument'] = {
   sharpening: { kind: 'none' },
   colour: { kind: 'convert', profile: { digest: 's', model: 'RGB' }, intent: 'RELATIVE', blackPoint: 'COMPENSATED' },
   rounding: 'NEAREST',
-  file: { kind: 'jpeg', quality: 95, chroma: 'FULL' },
+  file: { kind: 'jpeg', quality: 95, chroma: 'FULL', mostBytes: null },
   names: [{ kind: 'original' }, { kind: 'size' }],
   copies: 1,
   letters: 'AS_IT_IS',

@@ -1,4 +1,4 @@
-import { Checkbox, Radio, Slider, Space } from 'antd';
+import { Checkbox, InputNumber, Radio, Slider, Space } from 'antd';
 import { Choice } from './phrases';
 import type { TicketDocument } from './queries';
 
@@ -13,7 +13,7 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
     const depth = depthOf(value);
     const quality = qualityOf(value);
     const chroma = chromaOf(value);
-    if (kind === 'jpeg') onChange({ kind, quality, chroma });
+    if (kind === 'jpeg') onChange({ kind, quality, chroma, mostBytes: null });
     if (kind === 'tiff') onChange({ kind, packing: 'PLAIN', depth });
     if (kind === 'png') onChange({ kind, depth });
     if (kind === 'pdf') onChange({ kind, pixels: { kind: 'jpeg', quality, chroma }, marks: 'CROP_AND_FOLD' });
@@ -27,6 +27,9 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
         <Radio value="pdf">PDF page</Radio>
       </Radio.Group>
       {value.kind === 'jpeg' && <Coding value={value} onChange={(coding) => onChange({ ...value, ...coding })} />}
+      {value.kind === 'jpeg' && (
+        <FileLimit value={value.mostBytes ?? null} onChange={(mostBytes) => onChange({ ...value, mostBytes })} />
+      )}
       {value.kind === 'tiff' && (
         <Radio.Group value={value.packing} onChange={(event) => onChange({ ...value, packing: event.target.value })}>
           <Space orientation="vertical" size={4}>
@@ -81,6 +84,34 @@ function Coding({ value: { quality, chroma }, onChange }: CodingProps) {
         </span>
       </label>
       <Choice value={chroma} words={chromaNames} onChange={(changed) => onChange({ quality, chroma: changed })} />
+    </>
+  );
+}
+
+const KILO = 1000;
+/** A fresh limit: what many who publish pictures ask for. */
+const USUAL_LIMIT = 500 * KILO;
+
+/** The most bytes a file may have, or none. */
+function FileLimit({ value, onChange }: { value: number | null; onChange: (value: number | null) => void }) {
+  return (
+    <>
+      <Checkbox checked={value !== null} onChange={({ target }) => onChange(target.checked ? USUAL_LIMIT : null)}>
+        no file larger than
+      </Checkbox>
+      {value !== null && (
+        <label className="field">
+          <span>kB, of 1000 bytes</span>
+          <InputNumber
+            min={5}
+            max={100_000}
+            precision={0}
+            value={value / KILO}
+            onChange={(changed) => changed !== null && onChange(changed * KILO)}
+          />
+          <span className="quiet">A picture that comes out larger gets the highest quality that fits.</span>
+        </label>
+      )}
     </>
   );
 }

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { lengthText, unitSymbol } from '../../shared/format';
+import { decimals, lengthText, unitSymbol } from '../../shared/format';
 import type { TicketDocument } from './queries';
 
 type Size = TicketDocument['size'];
@@ -196,10 +196,13 @@ const chromaWords: Record<Extract<TicketDocument['file'], { kind: 'jpeg' }>['chr
 
 const packingWords = { PLAIN: '', LZW: ', compressed by LZW', DEFLATE: ', compressed by Deflate' };
 
+/** The most bytes of a file, where they are limited. */
+const limitWords = (most?: number | null) => (most ? `, or less so that it has at most ${decimals(most / 1000, 0)} kB` : '');
+
 export function fileWords(file: TicketDocument['file']): string {
   switch (file.kind) {
     case 'jpeg':
-      return `JPEG, quality ${file.quality}${chromaWords[file.chroma]}`;
+      return `JPEG, quality ${file.quality}${chromaWords[file.chroma]}${limitWords(file.mostBytes)}`;
     case 'tiff':
       return `TIFF${depthWords[file.depth]}${packingWords[file.packing]}`;
     case 'png':

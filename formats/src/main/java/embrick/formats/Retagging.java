@@ -10,10 +10,14 @@ import embrick.formats.jpeg.JpegRetag;
 import embrick.formats.metadata.OriginalMetadata;
 import embrick.formats.picture.Target;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 
 /** Pieces that change nothing of an original but its marks: its coded picture goes over as it is. */
 public final class Retagging {
+    /** What other marks than the original's may add to its file, where that has a limit. */
+    private static final long ROOM_FOR_MARKS = 70_000;
+
     private final ProfileShelf profiles;
 
     public Retagging(ProfileShelf profiles) {
@@ -32,7 +36,8 @@ public final class Retagging {
                 && plan.sheet().equals(stored)
                 && plan.picture().equals(PixelRect.whole(stored))
                 && plan.sharpening().isEmpty()
-                && plan.file() instanceof FileFormat.Jpeg
+                && plan.file() instanceof FileFormat.Jpeg jpeg
+                && Files.size(original) + ROOM_FOR_MARKS <= jpeg.mostBytes().orElse(Long.MAX_VALUE)
                 && profiles.digest(plan.colour().from())
                         .equals(profiles.digest(plan.colour().to()))
                 && JpegRetag.suits(original);

@@ -9,7 +9,10 @@ final class FileSizeEstimate {
     private FileSizeEstimate() {}
 
     static long expectedFileBytes(PixelSize sheet, ColourModel model, FileFormat file, int bits) {
-        return Math.round(sheet.pixels() * bytesPerPixel(model, file, bits)) + 10_000;
+        long expected = Math.round(sheet.pixels() * bytesPerPixel(model, file, bits)) + 10_000;
+        return file instanceof FileFormat.Jpeg jpeg
+                ? Math.min(expected, jpeg.mostBytes().orElse(expected))
+                : expected;
     }
 
     private static double bytesPerPixel(ColourModel model, FileFormat file, int bits) {

@@ -1,6 +1,7 @@
 package embrick.core.ticket;
 
 import java.util.Objects;
+import java.util.Optional;
 
 /** The file a piece becomes. */
 public sealed interface FileFormat {
@@ -12,15 +13,40 @@ public sealed interface FileFormat {
         return 8;
     }
 
-    /** JPEG, quality 1 to 100. */
-    record Jpeg(int quality, Chroma chroma) implements FileFormat {
+    /**
+     * JPEG.
+     *
+     * @param quality 1 to 100; the most, where the file's size has a limit
+     * @param mostBytes that the file may have, {@value #LEAST_LIMIT} to {@value #MOST_LIMIT}
+     */
+    record Jpeg(int quality, Chroma chroma, Optional<Long> mostBytes) implements FileFormat {
+        private static final long LEAST_LIMIT = 5_000;
+        private static final long MOST_LIMIT = 100_000_000;
+
+        /** As large as it comes out. */
+        public Jpeg(int quality, Chroma chroma) {
+            this(quality, chroma, Optional.empty());
+        }
+
         /** Colour at full resolution. */
         public Jpeg(int quality) {
             this(quality, Chroma.FULL);
         }
 
+        public Jpeg withQuality(int other) {
+            return new Jpeg(other, chroma, mostBytes);
+        }
+
         public Jpeg {
             Objects.requireNonNull(chroma);
+            // Plans that were stored before did not say it.
+            mostBytes = mostBytes == null ? Optional.empty() : mostBytes;
+            mostBytes.ifPresent(limit -> {
+                if (limit < LEAST_LIMIT || limit > MOST_LIMIT) {
+                    throw new IllegalArgumentException(
+                            "largest file: expected 5 kB to 100 MB, got " + limit + " bytes");
+                }
+            });
             if (quality < 1 || quality > 100) {
                 throw new IllegalArgumentException("quality: expected 1 to 100, got " + quality);
             }

@@ -32,7 +32,11 @@ public final class JpegPieces implements PieceFormat {
     @Override
     public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
-        write(print, marks, coding, to.stream(), crew, progress);
+        if (coding.mostBytes().isPresent()) {
+            JpegWithin.write(print, marks, coding, to.stream(), crew, progress);
+        } else {
+            write(print, marks, coding, to.stream(), crew, progress);
+        }
     }
 
     /** Writes rows as a JPEG somewhere else than into a file of its own. */

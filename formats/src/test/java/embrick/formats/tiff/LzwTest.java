@@ -87,7 +87,8 @@ class LzwTest {
                 .contains("Predictor : 2");
         Outside.shell(
                 "tiffcp -c none \"$1\" \"$2\"; tiffcmp \"$2\" \"$3\"", packed, folder.resolve("copied.tif"), plain);
-        assertThat(Pieces.verify(packed).stored()).isEqualTo(Pieces.verify(plain).stored());
+        assertThat(Pieces.verify(packed).stored())
+                .isEqualTo(Pieces.verify(plain).stored());
         if (depth == Depth.EIGHT) {
             assertThat(packed.toFile().length()).isLessThan(plain.toFile().length());
             assertThat(Outside.python(

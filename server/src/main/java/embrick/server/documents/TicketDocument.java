@@ -189,14 +189,21 @@ public record TicketDocument(
                 int quality,
 
                 @Schema(description = "How finely colour is kept beside brightness", defaultValue = "FULL")
-                Chroma chroma)
+                Chroma chroma,
+
+                @Schema(
+                        description =
+                                "Bytes that the file may have: quality is lowered as far as that needs; null for no limit",
+                        nullable = true,
+                        requiredMode = Schema.RequiredMode.NOT_REQUIRED)
+                Long mostBytes)
                 implements FileDocument {
             public Jpeg {
                 chroma = chroma == null ? Chroma.FULL : chroma;
             }
 
             public Jpeg(int quality) {
-                this(quality, Chroma.FULL);
+                this(quality, Chroma.FULL, null);
             }
         }
 

@@ -216,7 +216,8 @@ public final class TicketDocuments {
 
     private static FileFormat file(FileDocument file) {
         return switch (file) {
-            case FileDocument.Jpeg jpeg -> new FileFormat.Jpeg(jpeg.quality(), jpeg.chroma());
+            case FileDocument.Jpeg jpeg ->
+                new FileFormat.Jpeg(jpeg.quality(), jpeg.chroma(), Optional.ofNullable(jpeg.mostBytes()));
             case FileDocument.Tiff tiff -> new FileFormat.Tiff(tiff.packing(), tiff.depth());
             case FileDocument.Png png -> new FileFormat.Png(png.depth());
             case FileDocument.Pdf pdf -> new FileFormat.Pdf(pixels(pdf.pixels()), pdf.marks());

@@ -4,6 +4,7 @@ import embrick.core.check.Expectation;
 import embrick.core.print.Print;
 import embrick.core.sharpen.Halo;
 import embrick.core.source.SourceFacts;
+import embrick.core.ticket.FileFormat;
 import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.Retagging;
@@ -15,6 +16,7 @@ import embrick.server.storage.Fingerprint;
 import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -123,6 +125,10 @@ class PieceWriter {
         List<Expectation.Difference> differences = expectation.differences(found.facts(), found.page());
         if (!differences.isEmpty()) {
             throw new IOException("the finished file is not as planned: " + differences);
+        }
+        if (attempt.plan().file() instanceof FileFormat.Jpeg jpeg
+                && Files.size(file) > jpeg.mostBytes().orElse(Long.MAX_VALUE)) {
+            throw new IOException("the finished file is larger than its limit");
         }
     }
 }

@@ -43,6 +43,27 @@ class RunTest {
         }
     }
 
+    @Test
+    void aLimitOfTheFileIsMetAndOneThatCannotBeIsSaid() throws IOException {
+        String job = jobWith("limited", 1);
+        api.changeFirstTicket(
+                job, ticket -> ((ObjectNode) ticket.put("ppi", 60).path("file")).put("mostBytes", 20_000));
+        JsonNode run = api.finished(api.startRun(job));
+        assertThat(run.path("pieces").get(0).path("state").asString())
+                .as(run.path("pieces").toString())
+                .isEqualTo("CHECKED");
+        assertThat(run.path("pieces").get(0).path("fileBytes").asLong()).isLessThanOrEqualTo(20_000);
+
+        api.changeFirstTicket(job, ticket -> ((ObjectNode) ticket.path("file")).put("mostBytes", 5_000));
+        JsonNode failed = api.finished(api.startRun(job)).path("pieces").get(0);
+        assertThat(failed.path("problem").path("code").asString()).isEqualTo("file-limit");
+        assertThat(failed.path("problem").path("text").asString())
+                .contains("kite0.jpg cannot be made as small as 5 kB");
+        Answer refused = api.sayFirstTicket(job, ticket -> ((ObjectNode) ticket.path("file")).put("mostBytes", 10));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.body().toString()).contains("\"file\"").contains("5 kB to 100 MB");
+    }
+
     private void assertNothingTemporaryIsLeft() throws IOException {
         try (Stream<Path> making = Files.list(storage.resolve("making"))) {
             assertThat(making).isEmpty();
