@@ -77,7 +77,8 @@ class WholeWayTest {
                         "arrivals_8x10in-2.jpg",
                         "square_8x10in.jpg",
                         "upright_8x10in.jpg",
-                        "list.csv");
+                        "list.csv",
+                        "list.json");
         assertThat(identified(unpacked))
                 .containsExactlyInAnyOrder(
                         "arrivals_8x10in.jpg 3000x2400 300 sRGB IEC 61966-2-1",

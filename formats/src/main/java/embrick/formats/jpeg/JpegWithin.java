@@ -22,6 +22,9 @@ final class JpegWithin {
     /** Files shrink by about this power of how coarsely they are quantized; only where to look next depends on it. */
     private static final double POWER = 0.7;
 
+    /** Files up to this size stay in memory while others are tried; larger ones are only counted, and coded once more. */
+    private static final long MOST_KEPT = 8 << 20;
+
     /** Then the middle is taken, so that the search ends also where sizes grow unevenly. */
     private static final int MOST_GUESSES = 4;
 
@@ -51,7 +54,12 @@ final class JpegWithin {
             Crew crew,
             PrintFile.Progress progress)
             throws IOException {
-        new JpegWithin(print, marks, wanted, crew, progress).best().writeTo(to);
+        Coded best = new JpegWithin(print, marks, wanted, crew, progress).best();
+        if (best.isKept()) {
+            best.writeTo(to);
+        } else {
+            JpegWriter.write(print, marks, wanted.withQuality(best.quality()), to, crew, progress);
+        }
     }
 
     private Coded best() throws IOException {
@@ -109,7 +117,7 @@ final class JpegWithin {
                 "Choose fewer pixels, or allow a larger file.");
     }
 
-    /** A whole file in memory while it is within the limit; beyond it only counted. */
+    /** A whole file: counted, and kept in memory while it is within the limit and small enough. */
     private static final class Coded extends OutputStream {
         private final int quality;
         private final long limit;
@@ -141,11 +149,15 @@ final class JpegWithin {
         @Override
         public void write(byte[] from, int at, int length) {
             bytes += length;
-            if (fits()) {
+            if (isKept()) {
                 kept.write(from, at, length);
             } else {
                 kept.reset();
             }
+        }
+
+        boolean isKept() {
+            return bytes <= Math.min(limit, MOST_KEPT);
         }
 
         void writeTo(OutputStream to) throws IOException {

@@ -72,6 +72,23 @@ class JpegWithinTest {
                 .isGreaterThan(limit);
     }
 
+    /** Larger than what is kept in memory while others are tried. */
+    @Test
+    void aLargeFileIsHeldToItsLimitToo() throws IOException {
+        Path large = folder.resolve("large.png");
+        Outside.python("""
+                import sys
+                from PIL import Image
+                noise = [Image.effect_noise((2500, 2000), s) for s in (90, 80, 70)]
+                Image.merge('RGB', noise).save(sys.argv[1], compress_level=1)
+                """, large);
+        Path piece = folder.resolve("large.jpg");
+        FileFormat file = new FileFormat.Jpeg(100, Chroma.FULL, Optional.of(9_000_000L));
+        Pieces.make(large, Pieces.ticket("8 in", "10 in", 250, file), Framing.centred(), piece);
+        assertThat(Files.size(piece)).isBetween(8_500_000L, 9_000_000L);
+        assertThat(Pieces.verify(piece).stored().width()).isEqualTo(2500);
+    }
+
     @Test
     void whatFitsKeepsTheQualityThatWasWanted() throws IOException {
         assertThat(made(smooth, new FileFormat.Jpeg(88, Chroma.FULL, Optional.of(400_000L))))
