@@ -53,7 +53,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
   const tell = (error: unknown) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`);
   const on = tickets.filter(({ isOn }) => isOn);
   const run = useMutation({
-    mutationFn: (of: 'ticket' | 'job') => (of === 'job' ? startRunOfJob(jobId) : startRun(ticket.id, null)),
+    mutationFn: (of: 'ticket' | 'job') => (of === 'job' ? startRunOfJob(jobId, on.map(({ id }) => id)) : startRun(ticket.id, null)),
     onSuccess: (started) => {
       void queries.invalidateQueries({ queryKey: ['runs', jobId] });
       void navigate(`/jobs/${jobId}/run/${started.id}`);

@@ -125,12 +125,12 @@ export function startRun(ticketId: string, originalIds: string[] | null) {
   );
 }
 
-/** Starts a run of all tickets of a job that are switched on. */
-export function startRunOfJob(jobId: string) {
+/** Starts a run of several tickets of a job: those that are seen to be on, whatever of it is still on its way. */
+export function startRunOfJob(jobId: string, ticketIds: string[]) {
   return answer(
     api.POST('/api/v1/jobs/{jobId}/runs', {
       params: { path: { jobId }, header: { 'Idempotency-Key': crypto.randomUUID() } },
-      body: { ticketIds: null, originalIds: null },
+      body: { ticketIds, originalIds: null },
     }),
   );
 }

@@ -9,6 +9,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 
 /** Strips' samples as they go into the file: 8 or 16 bit little-endian, plain or predicted and packed. */
 final class StripBytes implements RowParts.Making<List<byte[]>> {
@@ -16,26 +17,25 @@ final class StripBytes implements RowParts.Making<List<byte[]>> {
     private final int channels;
     private final Packing packing;
     private final Packer packer = new Packer();
-    private final Lzw lzw = new Lzw();
+    private final UnaryOperator<byte[]> pack;
 
     /** @param print one thread's own */
     StripBytes(PixelRows print, Packing packing) {
         this.print = print;
         this.channels = print.channels();
         this.packing = packing;
+        this.pack = switch (packing) {
+            case PLAIN -> bytes -> bytes;
+            case LZW -> new Lzw()::pack;
+            case DEFLATE -> bytes -> packer.whole(bytes, bytes.length);
+        };
     }
 
     @Override
     public List<byte[]> make(RowParts.Rows part) {
         List<byte[]> strips = new ArrayList<>();
         for (int y = part.first(); y < part.end(); y += TiffWriter.STRIP_ROWS) {
-            byte[] bytes = samples(print.rows(y, Math.min(TiffWriter.STRIP_ROWS, part.end() - y)));
-            strips.add(
-                    switch (packing) {
-                        case PLAIN -> bytes;
-                        case LZW -> lzw.pack(bytes);
-                        case DEFLATE -> packer.whole(bytes, bytes.length);
-                    });
+            strips.add(pack.apply(samples(print.rows(y, Math.min(TiffWriter.STRIP_ROWS, part.end() - y)))));
         }
         return strips;
     }

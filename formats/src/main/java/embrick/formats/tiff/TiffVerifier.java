@@ -12,10 +12,6 @@ import java.util.zip.Inflater;
 
 /** Reads a TIFF that was written here to its last strip: each lies inside the file and unpacks to exactly its rows. */
 final class TiffVerifier {
-    private static final int COMPRESSION_NONE = 1;
-    private static final int COMPRESSION_LZW = 5;
-    private static final int COMPRESSION_DEFLATE = 8;
-
     private TiffVerifier() {}
 
     static void verify(Path file) throws IOException {
@@ -27,7 +23,7 @@ final class TiffVerifier {
                     * ifd.number(Ifd.SAMPLES_PER_PIXEL, 1)
                     * (ifd.number(Ifd.BITS_PER_SAMPLE, 8) / 8);
             long rows = ifd.number(Ifd.ROWS_PER_STRIP, height);
-            long compression = ifd.number(Ifd.COMPRESSION, COMPRESSION_NONE);
+            Compression compression = Compression.of((int) ifd.number(Ifd.COMPRESSION, Compression.NONE.tag()));
             long[] offsets = ifd.numbers(Ifd.STRIP_OFFSETS).orElse(new long[0]);
             long[] counts = ifd.numbers(Ifd.STRIP_BYTE_COUNTS).orElse(new long[0]);
             if (offsets.length != Math.ceilDiv(height, rows) || counts.length != offsets.length) {
@@ -36,9 +32,9 @@ final class TiffVerifier {
             for (int strip = 0; strip < offsets.length; strip++) {
                 long expected = Math.min(rows, height - strip * rows) * rowBytes;
                 ByteBuffer data = bytes.at(offsets[strip], Math.toIntExact(counts[strip]));
-                long found = switch ((int) compression) {
-                    case COMPRESSION_LZW -> Lzw.unpackedLength(data);
-                    case COMPRESSION_DEFLATE -> unpackedLength(data);
+                long found = switch (compression) {
+                    case LZW -> Lzw.unpackedLength(data);
+                    case DEFLATE -> unpackedLength(data);
                     default -> data.remaining();
                 };
                 if (found != expected) {

@@ -203,7 +203,7 @@ class DeliveryController {
                         attachment(nameOf(delivery.orders().stream()
                                         .map(DeliveredOrder::folder)
                                         .toList()) + ".csv"))
-                .body(list.csv(delivery));
+                .body(list.csv(list.lines(delivery)));
     }
 
     /**
@@ -234,9 +234,9 @@ class DeliveryController {
         if (of == ZipOf.ALL) {
             Deliveries.requireNoneLost(lost);
         }
-        DeliveryView delivery = getDelivery(runId);
-        entries.add(StoredZip.Entry.of(name + "/list.csv", list.csv(delivery)));
-        entries.add(StoredZip.Entry.of(name + "/list.json", list.json(delivery)));
+        List<DeliveryList.Line> lines = list.lines(getDelivery(runId));
+        entries.add(StoredZip.Entry.of(name + "/list.csv", list.csv(lines)));
+        entries.add(StoredZip.Entry.of(name + "/list.json", list.json(lines)));
         StoredZip zip = new StoredZip(entries);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(ZIP))

@@ -22,7 +22,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -87,7 +86,7 @@ class DeliveryList {
      * @param original null where it was deleted since
      * @param plan null where the picture had none
      */
-    private record Line(DeliveredPiece piece, DeliveredOrder order, Original original, Plan plan) {}
+    record Line(DeliveredPiece piece, DeliveredOrder order, Original original, Plan plan) {}
 
     /** @param value null for an empty field */
     private record Column(String name, Function<Line, Object> value) {
@@ -101,21 +100,19 @@ class DeliveryList {
     }
 
     /** RFC 4180, in UTF-8 with its mark. */
-    byte[] csv(DeliveryView delivery) {
+    byte[] csv(List<Line> lines) {
         StringBuilder csv = new StringBuilder(BYTE_ORDER_MARK);
         csv.append(Csv.line(columns.stream().map(Column::name).toArray()));
-        lines(delivery)
-                .forEach(line -> csv.append(Csv.line(columns.stream()
-                        .map(column ->
-                                Optional.ofNullable(column.value().apply(line)).orElse(""))
-                        .toArray())));
+        lines.forEach(line -> csv.append(Csv.line(columns.stream()
+                .map(column -> Optional.ofNullable(column.value().apply(line)).orElse(""))
+                .toArray())));
         return csv.toString().getBytes(StandardCharsets.UTF_8);
     }
 
     /** The same lines as objects, by the names of the columns. */
-    byte[] json(DeliveryView delivery) {
+    byte[] json(List<Line> lines) {
         return mapper.writerWithDefaultPrettyPrinter()
-                .writeValueAsBytes(lines(delivery).map(this::named).toList());
+                .writeValueAsBytes(lines.stream().map(this::named).toList());
     }
 
     private Map<String, Object> named(Line line) {
@@ -124,7 +121,7 @@ class DeliveryList {
         return named;
     }
 
-    private Stream<Line> lines(DeliveryView delivery) {
+    List<Line> lines(DeliveryView delivery) {
         Map<UUID, DeliveredOrder> orders =
                 delivery.orders().stream().collect(Collectors.toMap(DeliveredOrder::id, Function.identity()));
         Map<UUID, Piece> stored = pieces.findByRunIdOrderByPosition(delivery.runId()).stream()
@@ -142,7 +139,8 @@ class DeliveryList {
                         piece,
                         orders.get(piece.orderId()),
                         found.get(piece.originalId()),
-                        stored.get(piece.pieceId()).plan().map(json::plan).orElse(null)));
+                        stored.get(piece.pieceId()).plan().map(json::plan).orElse(null)))
+                .toList();
     }
 
     private String profile(ProfileRef to) {

@@ -84,11 +84,12 @@ public class PictureProfiles {
         return new SourceProfile(digest, title(digest), origin);
     }
 
-    /** What people call a profile: a shipped one's title, for one with the same numbers too; else its own name. */
+    /** What people call a profile: a shipped one's title, for one with the same numbers too; else its own name, or its digest once it was deleted. */
     public String title(String digest) {
         return ShippedProfile.of(digest)
                 .map(ShippedProfile::title)
-                .orElseGet(() -> shelf.facts(digest).name());
+                .or(() -> known(digest).map(ProfileFacts::name))
+                .orElse(digest);
     }
 
     /** @throws ProblemException if there is no such profile, or it is for pictures of another model */

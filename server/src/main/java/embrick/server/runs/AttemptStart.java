@@ -25,7 +25,6 @@ class AttemptStart {
 
     private final RunRepository runs;
     private final PieceRepository pieces;
-    private final RunOrderRepository orders;
     private final OriginalRepository originals;
     private final Storage storage;
     private final StoredJson json;
@@ -35,7 +34,6 @@ class AttemptStart {
     AttemptStart(
             RunRepository runs,
             PieceRepository pieces,
-            RunOrderRepository orders,
             OriginalRepository originals,
             Storage storage,
             StoredJson json,
@@ -43,7 +41,6 @@ class AttemptStart {
             Clock clock) {
         this.runs = runs;
         this.pieces = pieces;
-        this.orders = orders;
         this.originals = originals;
         this.storage = storage;
         this.json = json;
@@ -53,10 +50,11 @@ class AttemptStart {
 
     /** Within the caller's transaction; empty if there is nothing to make, or no way to. */
     Optional<Attempt> begin(UUID pieceId) {
-        UUID runId = pieces.row(pieceId).map(PieceRow::runId).orElse(null);
-        if (runId == null) {
+        PieceRow row = pieces.row(pieceId).orElse(null);
+        if (row == null) {
             return Optional.empty();
         }
+        UUID runId = row.runId();
         runs.lockRow(runId);
         Piece piece = pieces.lock(pieceId).orElse(null);
         if (piece == null || (piece.state() != State.WAITING && piece.state() != State.MAKING)) {
@@ -87,8 +85,7 @@ class AttemptStart {
                 number,
                 plan.orElseThrow(),
                 original.orElseThrow(),
-                storage.delivery(orders.findById(piece.orderId()).orElseThrow().folder())
-                        .resolve(piece.name()),
+                storage.delivery(row.folder()).resolve(piece.name()),
                 intended));
     }
 

@@ -132,7 +132,6 @@ class PieceMakerTest {
         AttemptStart start = new AttemptStart(
                 context.getBean(RunRepository.class),
                 pieces,
-                context.getBean(RunOrderRepository.class),
                 context.getBean(OriginalRepository.class),
                 storage,
                 context.getBean(StoredJson.class),
