@@ -233,6 +233,7 @@ export const plan = (changed: Partial<Schemas['PlanNumbers']> = {}): Schemas['Pl
   fineWidthInches: 16.7,
   fineHeightInches: 13.3,
   limits: [],
+  handling: { moves: 'PICTURE', scaling: 'TIGHTENS', corners: 'FRAMING', size: 'PAPER' },
   picture: { x: 0, y: 0, width: 3000, height: 2400 },
   resampling: { keepsPixels: false, method: 'LANCZOS3', light: 'ENCODED', ringing: 'FREE' },
   frame: {

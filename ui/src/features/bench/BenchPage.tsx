@@ -98,7 +98,7 @@ export function BenchPage() {
   const move = (command: BenchCommand, far: boolean) => {
     // A key that comes before the page has followed is meant for a picture that is not here yet.
     if (!original || !planned || !document || ahead.current !== at) return;
-    const wanted = moveOf(command, document);
+    const wanted = moveOf(command, planned.plan.handling);
     if (wanted) hand.show(wanted.words, original.id, wanted.by(latest(original.id), planned.plan, far));
   };
   const others: Partial<Record<BenchCommand, () => void>> = {
@@ -203,6 +203,7 @@ export function BenchPage() {
           snaps={snaps}
           loupe={loupe}
           levelling={level.level !== undefined}
+          choosesCorners={planned?.plan.handling.corners !== 'TICKET'}
           ownOpen={ownOpen}
           undoes={framings.undoes}
           redoes={framings.redoes}

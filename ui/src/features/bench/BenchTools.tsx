@@ -14,6 +14,8 @@ interface Props {
   snaps: boolean;
   loupe: boolean;
   levelling: boolean;
+  /** Whether bare corners are this picture's choice. */
+  choosesCorners: boolean;
   ownOpen: boolean;
   /** What would be undone and redone, in words. */
   undoes: string | undefined;
@@ -47,8 +49,7 @@ export const BenchTools = memo(function BenchTools(props: Props) {
         {tool('T', 'turn sheet', 'turn-sheet')}
         {tool('B', 'quarter turn', 'quarter')}
         {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}
-        {/* A picture at a scale of its own has no corners to cover. */}
-        {ticket.fit.kind !== 'scale' &&
+        {props.choosesCorners &&
           tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
         {tool('G', guideWords[guide], 'guide', guide !== 'none')}
         {tool('N', 'snap', 'snap', props.snaps)}

@@ -56,7 +56,7 @@ export function FiguresBar({ plan, ticket, original, near }: Props) {
 /** A side as the ticket spoke it where it did; else what its pixels cover. */
 function sideText(px: number, plan: Schemas['PlanNumbers'], { size, unit }: TicketDocument): string {
   const followed = fromInches(px / plan.markedPpi, unit);
-  if (size.kind === 'paper') {
+  if (plan.handling.size === 'PAPER' && 'width' in size) {
     for (const spoken of [size.width, size.height]) {
       const value = convert(spoken.value, spoken.unit, unit);
       if (Math.abs(value - followed) <= fromInches(0.51 / plan.markedPpi, unit)) return lengthText(value, unit);

@@ -65,7 +65,8 @@ export function Stage(props: Props) {
 
   const { plan } = planned;
   const { ticket } = planned.subject;
-  const isFree = ticket.size.kind === 'free';
+  const isFree = plan.handling.moves === 'FRAME';
+  const isLoose = plan.handling.scaling === 'TIGHTENS';
   // In the free shape a tilt may have shortened the sides: what the plan made of them is shown, and pulled on.
   const shown = live.current ?? (isFree && same(framing, planned.asked) ? planned.framing : framing);
   const viewFor = (one: Framing) => (isFree ? freeViewOf : viewOf)(size, planned, one);
@@ -110,7 +111,7 @@ export function Stage(props: Props) {
       }
       const sign = isFree ? 1 : -1;
       const way = toSeen(lie, sign * dx, sign * dy);
-      const wished = movedInSeen(isFree || ticket.fit.kind === 'scale' ? from : tighter(from, factor), {
+      const wished = movedInSeen(isLoose ? tighter(from, factor) : from, {
         x: plan.frame.travelX === 0 ? 0 : way.dx / plan.frame.travelX,
         y: plan.frame.travelY === 0 ? 0 : way.dy / plan.frame.travelY,
       });
@@ -124,7 +125,7 @@ export function Stage(props: Props) {
       if (level && level !== 'to-draw') props.onLevelDrawn(level);
     },
     onWheel: (factor) => {
-      if (!isFree && ticket.fit.kind !== 'scale') props.onWheel('tightened', held(tighter(props.current(), factor), plan.limits));
+      if (isLoose) props.onWheel('tightened', held(tighter(props.current(), factor), plan.limits));
     },
     onHover: (at) => {
       if (props.loupe) setPointer(at);

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
 import { centred } from '../framing';
-import type { TicketDocument } from '../ticket';
 import { moveOf } from './moves';
 
-const paper = { size: { kind: 'paper' }, fit: { kind: 'fill' } } as TicketDocument;
+const paper: Schemas['Handling'] = { moves: 'PICTURE', scaling: 'TIGHTENS', corners: 'FRAMING', size: 'PAPER' };
 /** A frame of 8 in across 2400 px that may travel over 1000 px to either side. */
 const plan = {
   width: 2400,
@@ -24,16 +23,20 @@ describe('moves on the bench', () => {
   });
 
   it('move the frame where its sides are free', () => {
-    const free = { size: { kind: 'free' }, fit: { kind: 'fill' } } as TicketDocument;
+    const free = { ...paper, moves: 'FRAME', scaling: 'FIXED' } as const;
     expect(moveOf('right', free)!.by(centred, plan, false).centreX).toBeCloseTo(0.51, 10);
     expect(moveOf('tighter', free)).toBeUndefined();
   });
 
   it('leave a picture at scale as large as it is', () => {
-    const scale = { size: { kind: 'paper' }, fit: { kind: 'scale' } } as TicketDocument;
+    const scale = { ...paper, scaling: 'FIXED', corners: 'TICKET' } as const;
     expect(moveOf('looser', scale)).toBeUndefined();
     expect(moveOf('corners', scale)).toBeUndefined();
     expect(moveOf('quarter', scale)).toBeDefined();
+  });
+
+  it('are none where the file stays as it is', () => {
+    expect(moveOf('right', { ...paper, moves: 'NOTHING' })).toBeUndefined();
   });
 
   it('tilt by a tenth of a degree, turn by quarters, and can all be reset', () => {

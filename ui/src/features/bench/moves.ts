@@ -11,7 +11,6 @@ import {
   turned,
   type Framing,
 } from '../framing';
-import type { TicketDocument } from '../ticket';
 import type { BenchCommand } from './keys';
 
 const TIGHTEN = 1.03;
@@ -27,13 +26,15 @@ export interface Move {
   by: (framing: Framing, plan: Plan, far: boolean) => Framing;
 }
 
-/** The move that a command makes under a ticket; none where the command is no move, or the ticket has no use for it. */
-export function moveOf(command: BenchCommand, { size, fit }: TicketDocument): Move | undefined {
-  const isLoose = size.kind !== 'free' && fit.kind !== 'scale';
+/** The move that a command makes on a plan; none where the command is no move, or the plan has no use for it. */
+export function moveOf(command: BenchCommand, { moves, scaling, corners }: Schemas['Handling']): Move | undefined {
+  if (moves === 'NOTHING') return undefined;
+  const isLoose = scaling === 'TIGHTENS';
   const tightened = (words: string, factor: number): Move | undefined =>
     isLoose ? { words, by: (framing, { limits }) => held(tighter(framing, factor), limits) } : undefined;
-  // The picture goes with the arrow; in the free shape the frame does.
-  const moved = (x: number, y: number): Move => nudge(size.kind === 'free' ? x : -x, size.kind === 'free' ? y : -y);
+  // What moves goes with the arrow: the picture, and its framing's centre the other way; or the frame.
+  const way = moves === 'FRAME' ? 1 : -1;
+  const moved = (x: number, y: number): Move => nudge(way * x, way * y);
   switch (command) {
     case 'left':
       return moved(-1, 0);
@@ -60,7 +61,7 @@ export function moveOf(command: BenchCommand, { size, fit }: TicketDocument): Mo
     case 'mirror':
       return { words: 'mirrored', by: mirrored };
     case 'corners':
-      return fit.kind === 'scale' ? undefined : { words: 'changed the corners', by: nextCorners };
+      return corners === 'TICKET' ? undefined : { words: 'changed the corners', by: nextCorners };
     case 'again':
       return { words: 'reset', by: () => centred };
     default:

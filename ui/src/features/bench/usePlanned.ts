@@ -81,7 +81,7 @@ class Asker {
 function told(wish: Wish, { plan, notices, problems }: Schemas['PlanView']): Told {
   if (plan) {
     const { subject, framing } = wish;
-    const sided = subject.ticket.size.kind === 'free' ? withSides(framing, plan) : framing;
+    const sided = plan.handling.moves === 'FRAME' ? withSides(framing, plan) : framing;
     return { wish, planned: { subject, asked: framing, framing: held(sided, plan.limits), plan, notices } };
   }
   return { wish, problem: Problem.of({ code: problems[0]?.code ?? 'unexpected', problems }, 422) };

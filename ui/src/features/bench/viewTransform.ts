@@ -95,9 +95,8 @@ export function viewOf(stage: Stage, planned: Planned, framing: Framing): View {
     height: height * perPixel,
   });
   const place = onStage(plan.picture);
-  const atScale = planned.subject.ticket.fit.kind === 'scale';
   // Between two plans the picture follows the hand by the last plan's own loosest frame.
-  const scale = atScale ? plan.frame.scale : (plan.frame.scale * base.tightness) / shown.tightness;
+  const scale = plan.handling.scaling === 'FIXED' ? plan.frame.scale : (plan.frame.scale * base.tightness) / shown.tightness;
   const centre = seenPosition(shown, planned);
   return {
     total,

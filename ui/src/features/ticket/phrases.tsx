@@ -59,6 +59,7 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
     if (kind === 'fill') onChange({ kind, paper });
     if (kind === 'inside') onChange({ kind, paper, anchor: 'MIDDLE', margin: { value: 0, unit: 'MM' }, marks: 'NONE' });
     if (kind === 'scale') onChange({ kind, paper, printedPpi: 300, anchor: 'MIDDLE', marks: 'NONE' });
+    if (kind === 'cut') onChange({ kind, paper, anchor: 'MIDDLE', marks: 'NONE' });
   };
   return (
     <Space orientation="vertical">
@@ -67,8 +68,15 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
           <Radio value="fill">filled to the edge: what does not fit is cut</Radio>
           <Radio value="inside">the whole picture inside: paper shows round it</Radio>
           <Radio value="scale">at a scale: printed equally large on any paper</Radio>
+          <Radio value="cut">cut out, pixel for pixel: nothing is scaled</Radio>
         </Space>
       </Radio.Group>
+      {value.kind === 'cut' && (
+        <div className="nested">
+          <p>Which part of each picture, until it is moved on the bench:</p>
+          <Anchors value={value.anchor} onChange={(anchor) => onChange({ ...value, anchor })} />
+        </div>
+      )}
       {value.kind === 'scale' && <ScaleFields value={value} onChange={onChange} />}
       {value.kind === 'inside' && (
         <div className="nested">

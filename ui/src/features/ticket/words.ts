@@ -71,6 +71,8 @@ export function fitWords(fit: TicketDocument['fit']): string {
       const printed = fit.printedPpi === null ? 'as its file says' : `${fit.printedPpi} original pixels per inch`;
       return `at scale, ${printed}, ${anchorWords[fit.anchor]}${marksWords[fit.marks]}`;
     }
+    case 'cut':
+      return `cut out pixel for pixel, ${partWords[fit.anchor]}${marksWords[fit.marks]}`;
     default:
       return never(fit);
   }
@@ -84,6 +86,19 @@ function insideWords({ margin, anchor, marks }: Extract<TicketDocument['fit'], {
 }
 
 type Anchor = Extract<TicketDocument['fit'], { kind: 'scale' }>['anchor'];
+
+/** Which part of a picture is cut out. */
+const partWords: Record<Anchor, string> = {
+  TOP_LEFT: 'from the top left',
+  TOP: 'from the top',
+  TOP_RIGHT: 'from the top right',
+  LEFT: 'from the left',
+  MIDDLE: 'from the middle',
+  RIGHT: 'from the right',
+  FOOT_LEFT: 'from the bottom left',
+  FOOT: 'from the bottom',
+  FOOT_RIGHT: 'from the bottom right',
+};
 
 /** Rows of three, as they lie on the sheet. */
 export const anchorWords: Record<Anchor, string> = {

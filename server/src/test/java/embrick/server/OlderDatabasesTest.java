@@ -82,4 +82,33 @@ class OlderDatabasesTest {
                         .list())
                 .containsExactly(CANVAS, PRINTS);
     }
+
+    private void framing(String original, String shape, int version, String was) {
+        sql.sql(
+                        "insert into framing (id, original_id, shape_key, document, accepted, version) values (gen_random_uuid(),"
+                                + " cast(? as uuid), ?, cast(? as jsonb), true, ?)")
+                .params(original, shape, "{\"was\": \"" + was + "\"}", version)
+                .update();
+    }
+
+    @Test
+    void framingsOfIsoPapersBecomeOne() {
+        Flyway.configure().dataSource(database).target("11").load().migrate();
+        String original = "01900000-0000-7000-8000-000000000006";
+        sql.sql("insert into original (id, job_id, path, digest, file_bytes, state, left_out, added_at, version) values"
+                        + " (cast(? as uuid), cast(? as uuid), 'kite.jpg', 'd', 1, 'READY', false, now(), 0)")
+                .params(original, JOB)
+                .update();
+        framing(original, "70:99", 4, "a4");
+        framing(original, "99:140", 7, "a3");
+        framing(original, "99:140-at-scale", 1, "a3 at scale");
+        framing(original, "4:5", 2, "photo");
+
+        Flyway.configure().dataSource(database).load().migrate();
+
+        assertThat(sql.sql("select shape_key || ' ' || (document ->> 'was') from framing order by 1")
+                        .query(String.class)
+                        .list())
+                .containsExactly("4:5 photo", "70:99 a3", "70:99-at-scale a3 at scale");
+    }
 }

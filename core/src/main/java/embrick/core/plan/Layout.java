@@ -74,12 +74,12 @@ record Layout(
             case Fit.Fill _ -> fill(seen, paper, framing);
             case Fit.Inside inside ->
                 inside(seen, paper, framing, inside, ticket.ppi().pixelsToCover(inside.margin()));
-            case Fit.AtScale atScale ->
+            case Fit.Placed placed ->
                 PlacedAtScale.layOut(
                         seen,
                         paper,
                         framing,
-                        atScale.anchor(),
+                        placed.anchor(),
                         printedPpi / ticket.ppi().toPpi());
         };
     }

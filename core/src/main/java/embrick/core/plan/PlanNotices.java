@@ -7,6 +7,7 @@ import embrick.core.resample.Resampling.Light;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
+import embrick.core.ticket.Fit;
 import embrick.core.ticket.Measure;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -46,6 +47,12 @@ final class PlanNotices {
                             1 / plan.window().scale())));
         }
         kept(ticket, plan).ifPresent(notices::add);
+        if (ticket.fit() instanceof Fit.Cut && !plan.picture().covers(plan.sheet())) {
+            notices.add(new Notice(
+                    "smaller-than-cut",
+                    plan.seen() + " px are less than the " + plan.sheet()
+                            + " px to cut: paper shows round the picture"));
+        }
         if (plan.corners() != Corners.COVERED) {
             notices.add(new Notice(
                     "corners-bare",

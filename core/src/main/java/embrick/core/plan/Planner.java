@@ -19,6 +19,7 @@ import embrick.core.ticket.Edges;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Rounding;
+import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.core.units.PixelSize;
@@ -78,7 +79,7 @@ public final class Planner {
 
     /** The scale that the ticket asks for, the picture's own where it says so; any number where no scale is asked. */
     private static OptionalDouble printedPpi(SourceFacts facts, Ticket ticket) {
-        if (ticket.fit() instanceof Fit.AtScale atScale) {
+        if (ticket.size() instanceof Size.Sheet && ticket.fit() instanceof Fit.AtScale atScale) {
             return atScale.printed().or(() -> facts.ppi().map(SourceFacts.MarkedPpi::across)).stream()
                     .mapToDouble(Resolution::toPpi)
                     .findFirst();
@@ -180,7 +181,7 @@ public final class Planner {
 
     /** Share of the picture's place on the sheet that the tilted picture leaves bare. */
     private static double bareShare(Window window, PixelSize seen, Ticket ticket, Framing framing) {
-        boolean mayHangOver = framing.corners() != Corners.COVERED || ticket.fit() instanceof Fit.AtScale;
+        boolean mayHangOver = framing.corners() != Corners.COVERED || ticket.fit() instanceof Fit.Placed;
         if (!mayHangOver || !window.isTilted()) {
             return 0;
         }
@@ -197,7 +198,7 @@ public final class Planner {
     }
 
     private static Corners cornersFill(Ticket ticket, Framing framing) {
-        return ticket.fit() instanceof Fit.AtScale ? Corners.PAPER : framing.corners();
+        return ticket.fit() instanceof Fit.Placed ? Corners.PAPER : framing.corners();
     }
 
     private static double onWholePixels(double centre, int output, int seen) {

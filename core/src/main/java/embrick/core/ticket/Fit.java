@@ -45,7 +45,7 @@ public sealed interface Fit {
      * @param printed original pixels to an inch of paper; empty: as the picture's own file says
      * @param anchor where it stands until it is moved by hand
      */
-    record AtScale(PaperColour paper, Optional<Resolution> printed, Anchor anchor, TrimMarks marks) implements Fit {
+    record AtScale(PaperColour paper, Optional<Resolution> printed, Anchor anchor, TrimMarks marks) implements Placed {
         public AtScale {
             Objects.requireNonNull(paper);
             Objects.requireNonNull(printed);
@@ -57,6 +57,25 @@ public sealed interface Fit {
         public AtScale(PaperColour paper, Optional<Resolution> printed, Anchor anchor) {
             this(paper, printed, anchor, TrimMarks.NONE);
         }
+    }
+
+    /**
+     * Cut from the picture with its pixels as they are, one for one: nothing is scaled. A picture smaller than the sheet lies on
+     * paper.
+     *
+     * @param anchor which part is cut, until it is moved by hand
+     */
+    record Cut(PaperColour paper, Anchor anchor, TrimMarks marks) implements Placed {
+        public Cut {
+            Objects.requireNonNull(paper);
+            Objects.requireNonNull(anchor);
+            Objects.requireNonNull(marks);
+        }
+    }
+
+    /** The picture stands on the sheet at a scale that the sheet does not set: it is placed, never tightened. */
+    sealed interface Placed extends Fit {
+        Anchor anchor();
     }
 
     PaperColour paper();

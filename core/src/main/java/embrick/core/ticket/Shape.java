@@ -12,6 +12,22 @@ public sealed interface Shape {
     /** Two whole numbers that a {@code long} holds. */
     Pattern WRITTEN_RATIO = Pattern.compile("(\\d{1,18}):(\\d{1,18})(-at-scale)?");
 
+    /** The shape of ISO 216's papers, 1:√2, which stays the same when a sheet is halved. */
+    Ratio ROOT_TWO = new Ratio(70, 99);
+
+    /**
+     * How far a ratio may be from 1:√2 and still be ISO 216's, whose papers are said in whole millimetres: A8, 52 × 74 mm, is
+     * 0.63 % off, A4 0.005 %; 5:7 is 1.0 % off and a shape of its own.
+     */
+    double ROOT_TWO_WITHIN = 0.007;
+
+    /** The ratio that framings are kept under: all papers of ISO 216 have one. */
+    private static String named(Ratio ratio) {
+        double times = (double) ratio.longSide() / ratio.shortSide();
+        boolean isIso = Math.abs(times / Math.sqrt(2) - 1) < ROOT_TWO_WITHIN;
+        return (isIso ? ROOT_TWO : ratio).toString();
+    }
+
     /** Short and stable, for storing and comparing: {@code 4:5}, {@code 4:5-at-scale}, {@code own}, {@code free}. */
     String key();
 
@@ -40,7 +56,7 @@ public sealed interface Shape {
 
         @Override
         public String key() {
-            return ratio.toString();
+            return named(ratio);
         }
     }
 
@@ -59,7 +75,7 @@ public sealed interface Shape {
 
         @Override
         public String key() {
-            return ratio + "-at-scale";
+            return named(ratio) + "-at-scale";
         }
     }
 

@@ -65,8 +65,8 @@ public record Ticket(
     public Shape shape() {
         return switch (fit) {
             case Fit.Inside _ when size instanceof Size.Sheet -> new Shape.Own();
-            case Fit.AtScale _ when size instanceof Size.Sheet sheet -> new Shape.AtScale(sheet.ratio());
-            case Fit.Fill _, Fit.Inside _, Fit.AtScale _ ->
+            case Fit.Placed _ when size instanceof Size.Sheet sheet -> new Shape.AtScale(sheet.ratio());
+            case Fit.Fill _, Fit.Inside _, Fit.Placed _ ->
                 switch (size) {
                     case Size.Sheet sheet -> new Shape.Fixed(sheet.ratio());
                     case Size.ShapeOnly shape -> new Shape.Fixed(shape.ratio());

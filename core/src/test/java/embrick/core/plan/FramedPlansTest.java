@@ -351,4 +351,62 @@ class FramedPlansTest {
         // 5000 × 4000 px under an 8 × 10 frame, fine from 225 ppi: 22.2 × 17.8 in, 2.22 times each side.
         assertThat(made.figures().fineEnlargement()).isCloseTo(4000 / 8.0 / 225, within(1e-9));
     }
+
+    @Nested
+    class ACutOfFixedPixels {
+        private static final SourceFacts SMALL = picture(900, 600);
+
+        private Ticket cut(Anchor anchor) {
+            return ticket().withSize(new Size.InPixels(new PixelSize(1200, 800)))
+                    .withFit(new Fit.Cut(PaperColour.WHITE, anchor, Fit.TrimMarks.NONE));
+        }
+
+        /** Of 6000 × 4000 px the middle of 1200 × 800 lies at 600, 3000 or 5400 across and at 400, 2000 or 3600 down. */
+        @ParameterizedTest
+        @CsvSource({
+            "TOP_LEFT, 600, 400",
+            "TOP, 3000, 400",
+            "RIGHT, 5400, 2000",
+            "MIDDLE, 3000, 2000",
+            "FOOT_RIGHT, 5400, 3600"
+        })
+        void isTakenAtItsCornerSideOrMiddleWithoutScaling(Anchor anchor, double x, double y) {
+            Plan plan = plan(PICTURE, cut(anchor), Framing.centred());
+            assertThat(plan.sheet()).isEqualTo(new PixelSize(1200, 800));
+            assertThat(plan.window().scale()).isEqualTo(1);
+            assertThat(plan.window().centreX()).isEqualTo(x);
+            assertThat(plan.window().centreY()).isEqualTo(y);
+            assertThat(plan.keepsPixels()).isTrue();
+        }
+
+        @Test
+        void isTheSameWhateverPpiIsMarked() {
+            for (int ppi : new int[] {1, 72, 240, 300, 2400}) {
+                Plan plan = plan(PICTURE, cut(Anchor.TOP).withPpi(Resolution.perInch(ppi)), Framing.centred());
+                assertThat(plan.window().scale()).isEqualTo(1);
+                assertThat(plan.total()).isEqualTo(new PixelSize(1200, 800));
+            }
+        }
+
+        @Test
+        void ofAPictureWithFewerPixelsShowsPaperAndSaysSo() {
+            Planning planning = Planner.plan(SMALL, cut(Anchor.FOOT_LEFT), Framing.centred());
+            assertThat(planning).isInstanceOfSatisfying(Planning.Ready.class, ready -> {
+                assertThat(ready.plan().picture()).isEqualTo(new PixelRect(0, 200, 900, 600));
+                assertThat(ready.notices()).extracting(Notice::code).contains("smaller-than-cut");
+            });
+        }
+
+        @Test
+        void isMovedAndNeverTightened() {
+            assertThat(Handling.of(cut(Anchor.MIDDLE)))
+                    .isEqualTo(new Handling(
+                            Handling.Moves.PICTURE,
+                            Handling.Scaling.FIXED,
+                            Handling.CornerChoice.TICKET,
+                            Handling.SpokenSize.PIXELS));
+            Plan tighter = plan(PICTURE, cut(Anchor.MIDDLE), Framing.centred().withTightness(2));
+            assertThat(tighter.window().scale()).isEqualTo(1);
+        }
+    }
 }

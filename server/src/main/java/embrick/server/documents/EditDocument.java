@@ -1,5 +1,6 @@
 package embrick.server.documents;
 
+import embrick.core.ticket.Shape;
 import java.util.List;
 import java.util.UUID;
 
@@ -13,7 +14,12 @@ public record EditDocument(List<FramingStep> framings, List<OverrideStep> overri
     /** A framing and whether a person has said yes to it. */
     public record FramingState(FramingDocument document, boolean accepted) {}
 
-    public record FramingStep(UUID originalId, String shapeKey, FramingState before, FramingState after) {}
+    public record FramingStep(UUID originalId, String shapeKey, FramingState before, FramingState after) {
+        /** Papers of ISO 216 were several shapes before. */
+        public FramingStep {
+            shapeKey = Shape.keyOf(shapeKey).orElse(shapeKey);
+        }
+    }
 
     public record OverrideStep(UUID originalId, UUID ticketId, OverrideDocument before, OverrideDocument after) {}
 }

@@ -153,9 +153,12 @@ public record TicketDocument(
     @JsonSubTypes({
         @JsonSubTypes.Type(value = FitDocument.Fill.class, name = "fill"),
         @JsonSubTypes.Type(value = FitDocument.Inside.class, name = "inside"),
-        @JsonSubTypes.Type(value = FitDocument.AtScale.class, name = "scale")
+        @JsonSubTypes.Type(value = FitDocument.AtScale.class, name = "scale"),
+        @JsonSubTypes.Type(value = FitDocument.Cut.class, name = "cut")
     })
-    @Schema(oneOf = {FitDocument.Fill.class, FitDocument.Inside.class, FitDocument.AtScale.class})
+    @Schema(
+            oneOf = {FitDocument.Fill.class, FitDocument.Inside.class, FitDocument.AtScale.class, FitDocument.Cut.class
+            })
     public sealed interface FitDocument {
         record Fill(@NotNull String paper) implements FitDocument {}
 
@@ -174,6 +177,12 @@ public record TicketDocument(
                 @NotNull Anchor anchor,
                 @NotNull TrimMarks marks)
                 implements FitDocument {}
+
+        /** Cut out pixel for pixel, nothing scaled; the anchor says which part. */
+        record Cut(
+                @NotNull String paper,
+                @NotNull Anchor anchor,
+                @NotNull TrimMarks marks) implements FitDocument {}
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -176,6 +176,7 @@ public final class TicketDocuments {
                         Optional.ofNullable(scale.printedPpi()).map(TicketDocuments::ppi),
                         scale.anchor(),
                         scale.marks());
+            case FitDocument.Cut cut -> new Fit.Cut(PaperColour.parse(cut.paper()), cut.anchor(), cut.marks());
         };
     }
 

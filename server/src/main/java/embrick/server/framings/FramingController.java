@@ -83,8 +83,8 @@ class FramingController {
     /** The plan of one picture under a ticket, with a framing that need not be stored. */
     @PostMapping("/originals/{id}/plan")
     PlanView planPiece(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) {
-        return PlanView.of(
-                plans.of(id, request.wish()).planning(), request.ticket().viewing());
+        Plans.Planned planned = plans.of(id, request.wish());
+        return PlanView.of(planned.planning(), planned.ticket());
     }
 
     record EstimateRequest(

@@ -5,6 +5,7 @@ import embrick.core.edge.Rim;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
 import embrick.core.pixels.PixelRect;
+import embrick.core.plan.Handling;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
@@ -14,7 +15,7 @@ import embrick.core.resample.Method;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
 import embrick.core.sharpen.SharpeningSettings;
-import embrick.core.ticket.ViewingDistance;
+import embrick.core.ticket.Ticket;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -157,8 +158,9 @@ public record PlanView(
             @Schema(nullable = true) SharpeningView sharpening,
             int bitsPerChannel,
             @NotNull String shapeKey,
+            @NotNull Handling handling,
             @NotNull List<Limit> limits) {
-        static PlanNumbers of(Plan plan, ViewingDistance viewing) {
+        static PlanNumbers of(Plan plan, Ticket ticket) {
             double fine = plan.figures().fineEnlargement() / plan.marked().toPpi();
             var window = plan.window();
             var seen = plan.seen();
@@ -181,7 +183,7 @@ public record PlanView(
                     plan.marked().toPpi(),
                     plan.figures().realPpi(),
                     plan.figures().verdict(),
-                    viewing.ppiNeeded(),
+                    ticket.viewing().ppiNeeded(),
                     plan.figures().lostShare(),
                     plan.corners(),
                     plan.figures().bareShare(),
@@ -195,15 +197,16 @@ public record PlanView(
                             .orElse(null),
                     plan.bitsPerChannel(),
                     plan.shapeKey(),
+                    Handling.of(ticket),
                     plan.limits().planes().stream().map(Limit::of).toList());
         }
     }
 
-    static PlanView of(Planning planning, ViewingDistance viewing) {
+    static PlanView of(Planning planning, Ticket ticket) {
         return switch (planning) {
             case Planning.Ready ready ->
                 new PlanView(
-                        PlanNumbers.of(ready.plan(), viewing),
+                        PlanNumbers.of(ready.plan(), ticket),
                         ready.notices().stream().map(NoticeView::of).toList(),
                         List.of());
             case Planning.Refused refused ->

@@ -238,7 +238,7 @@ class ProofController {
     /** Only a sheet has its pixels whatever the picture's are. */
     private Optional<ProofPictures.Again> again(Plans.Planned planned) {
         boolean isSameSheet = planned.ticket().size() instanceof Size.Sheet
-                && !(planned.ticket().fit() instanceof Fit.AtScale);
+                && !(planned.ticket().fit() instanceof Fit.Placed);
         return isSameSheet ? Optional.of(opened -> plans.reduced(planned, opened)) : Optional.empty();
     }
 
