@@ -31,7 +31,7 @@ public final class Book {
     public static boolean takes(FileFormat file) {
         return switch (file) {
             case FileFormat.Jpeg _, FileFormat.Pdf _ -> true;
-            case FileFormat.Tiff _, FileFormat.Png _ -> false;
+            case FileFormat.Tiff _, FileFormat.Png _, FileFormat.Webp _, FileFormat.AsItIs _ -> false;
         };
     }
 

@@ -35,6 +35,7 @@ import embrick.formats.probe.Probe;
 import embrick.formats.tiff.TiffPictures;
 import embrick.formats.tiff.TiffPieces;
 import embrick.formats.webp.WebpPictures;
+import embrick.formats.webp.WebpPieces;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.EnumMap;
@@ -96,6 +97,9 @@ public final class Formats {
             case FileFormat.Png _ -> new PngPieces(profiles, crew);
             case FileFormat.Tiff tiff -> new TiffPieces(profiles, tiff.packing(), crew);
             case FileFormat.Pdf pdf -> new PdfPieces(profiles, pdf.pixels(), scratch, crew);
+            case FileFormat.Webp webp -> new WebpPieces(profiles, webp);
+            case FileFormat.AsItIs _ ->
+                throw new IllegalArgumentException("file: expected one that is written, got the original's own");
         };
     }
 

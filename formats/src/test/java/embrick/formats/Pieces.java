@@ -22,6 +22,7 @@ import embrick.formats.picture.PrintFile;
 import embrick.formats.probe.Probe;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Optional;
 
 /** Makes whole pieces from files, for tests. */
 public final class Pieces {
@@ -51,7 +52,8 @@ public final class Pieces {
             case JPEG -> new FileFormat.Jpeg(95);
             case PNG -> new FileFormat.Png();
             case TIFF -> new FileFormat.Tiff(FileFormat.Packing.PLAIN);
-            case HEIF, WEBP, PDF -> throw new IllegalArgumentException("file: expected one that is written here");
+            case WEBP -> new FileFormat.Webp(Optional.empty());
+            case HEIF, PDF -> throw new IllegalArgumentException("file: expected one that is written here");
         };
         return FORMATS.verify(file, format).facts();
     }

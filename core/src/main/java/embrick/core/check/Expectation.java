@@ -46,6 +46,9 @@ public record Expectation(
             case FileFormat.Tiff _ -> FileKind.TIFF;
             case FileFormat.Png _ -> FileKind.PNG;
             case FileFormat.Pdf _ -> FileKind.PDF;
+            case FileFormat.Webp _ -> FileKind.WEBP;
+            case FileFormat.AsItIs _ ->
+                throw new IllegalArgumentException("file: expected one that is written, got the original's own");
         };
         Optional<PageBoxes> page =
                 kind == FileKind.PDF ? Optional.of(PageBoxes.of(PageLayout.of(plan))) : Optional.empty();

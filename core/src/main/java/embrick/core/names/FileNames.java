@@ -2,8 +2,10 @@ package embrick.core.names;
 
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** Names that every common file system can store. */
 public final class FileNames {
@@ -38,6 +40,17 @@ public final class FileNames {
         String name = path.substring(path.lastIndexOf('/') + 1);
         int dot = name.lastIndexOf('.');
         return dot > 0 ? name.substring(0, dot) : name;
+    }
+
+    /** The folders of a path, each as it can be stored everywhere, parted by {@code /}; empty without any. */
+    public static String folders(String path) {
+        int last = path.lastIndexOf('/');
+        return last < 0
+                ? ""
+                : Arrays.stream(path.substring(0, last).split("/"))
+                        .filter(part -> !part.isEmpty())
+                        .map(FileNames::folder)
+                        .collect(Collectors.joining("/"));
     }
 
     /** Whether words hold anything by which a name could leave its folder. */

@@ -6,6 +6,7 @@ import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.NamePattern.Replacement;
 import embrick.core.ticket.NamePattern.Said;
+import embrick.core.ticket.NamePattern.Subfolders;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -55,7 +56,7 @@ public final class NameAllotment {
 
     /** What allotting comes to. */
     public sealed interface Allotment {
-        /** One name a piece, in the order asked. */
+        /** One name a piece, in the order asked, with its subfolders parted by {@code /} where they are kept. */
         record Allotted(List<String> names, List<Notice> notices) implements Allotment {
             public Allotted {
                 names = List.copyOf(names);
@@ -79,14 +80,18 @@ public final class NameAllotment {
         List<Notice> notices = new ArrayList<>();
         Set<String> taken = new HashSet<>();
         Map<String, Integer> lastTail = new HashMap<>();
+        if (pattern.subfolders() == Subfolders.KEPT) {
+            pieces.forEach(piece -> takeFolders(FileNames.folders(piece.originalPath()), taken));
+        }
         for (int i = 0; i < pieces.size(); i++) {
             Wanted piece = pieces.get(i);
             String stem = FileNames.clean(lay(pattern, setting, piece, i));
-            String first = FileNames.join(stem, "", piece.suffix());
+            String folder = folder(pattern, piece);
+            String first = folder + FileNames.join(stem, "", piece.suffix());
             String name = first;
             while (!taken.add(FileNames.key(name))) {
                 int tail = lastTail.merge(FileNames.key(first), 2, (last, _) -> last + 1);
-                name = FileNames.join(stem, "-" + tail, piece.suffix());
+                name = folder + FileNames.join(stem, "-" + tail, piece.suffix());
             }
             if (!name.equals(first)) {
                 notices.add(new Notice(
@@ -95,6 +100,18 @@ public final class NameAllotment {
             names.add(name);
         }
         return new Allotment.Allotted(names, notices);
+    }
+
+    private static String folder(NamePattern pattern, Wanted piece) {
+        String folders = FileNames.folders(piece.originalPath());
+        return pattern.subfolders() == Subfolders.FLATTENED || folders.isEmpty() ? "" : folders + "/";
+    }
+
+    /** A folder and all above it: no piece may have the name of one. */
+    private static void takeFolders(String folders, Set<String> taken) {
+        for (String at = folders; !at.isEmpty(); at = at.contains("/") ? at.substring(0, at.lastIndexOf('/')) : "") {
+            taken.add(FileNames.key(at));
+        }
     }
 
     private static List<Problem> wordProblems(NamePattern pattern) {

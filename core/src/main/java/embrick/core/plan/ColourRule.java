@@ -48,6 +48,14 @@ final class ColourRule {
                     "CMYK",
                     "Choose TIFF, JPEG or PDF for four inks, or an RGB profile."));
         }
+        if (target != ColourModel.RGB && ticket.file() instanceof FileFormat.Webp) {
+            problems.add(Problem.of(
+                    "webp-is-rgb",
+                    "file",
+                    "RGB in WebP",
+                    said(target),
+                    "Convert to an RGB profile, or choose another file."));
+        }
         if (model == ColourModel.CMYK
                 && target == ColourModel.CMYK
                 && !(ticket.sharpening() instanceof Sharpening.None)) {

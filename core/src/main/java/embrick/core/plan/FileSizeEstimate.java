@@ -1,6 +1,7 @@
 package embrick.core.plan;
 
 import embrick.core.pixels.ColourModel;
+import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
 import embrick.core.units.PixelSize;
 
@@ -8,7 +9,10 @@ import embrick.core.units.PixelSize;
 final class FileSizeEstimate {
     private FileSizeEstimate() {}
 
-    static long expectedFileBytes(PixelSize sheet, ColourModel model, FileFormat file, int bits) {
+    static long expectedFileBytes(SourceFacts facts, PixelSize sheet, ColourModel model, FileFormat file, int bits) {
+        if (file instanceof FileFormat.AsItIs) {
+            return facts.fileBytes();
+        }
         long expected = Math.round(sheet.pixels() * bytesPerPixel(model, file, bits)) + 10_000;
         return file instanceof FileFormat.Jpeg jpeg
                 ? Math.min(expected, jpeg.mostBytes().orElse(expected))
@@ -26,6 +30,10 @@ final class FileSizeEstimate {
                             case LZW -> 0.85;
                             case DEFLATE -> 0.75;
                         };
+            case FileFormat.Webp webp ->
+                webp.quality().map(quality -> 0.6 * jpegBytesPerPixel(quality)).orElse(1.4);
+            // Its size is known: that of the original.
+            case FileFormat.AsItIs _ -> 0;
             case FileFormat.Png _ -> model.channels() * (bits / 8) * 0.65;
             case FileFormat.Pdf pdf ->
                 switch (pdf.pixels()) {

@@ -1,5 +1,6 @@
 package embrick.core.plan;
 
+import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -44,6 +45,9 @@ public record Handling(Moves moves, Scaling scaling, CornerChoice corners, Spoke
 
     public static Handling of(Ticket ticket) {
         SpokenSize size = ticket.size() instanceof Size.OnPaper ? SpokenSize.PAPER : SpokenSize.PIXELS;
+        if (ticket.file() instanceof FileFormat.AsItIs) {
+            return new Handling(Moves.NOTHING, Scaling.FIXED, CornerChoice.TICKET, size);
+        }
         if (ticket.size() instanceof Size.FreeShape) {
             return new Handling(Moves.FRAME, Scaling.FIXED, CornerChoice.FRAMING, size);
         }

@@ -23,6 +23,9 @@ final class PlanLimits {
     /** Most pixels of one piece. */
     private static final long MOST_PIXELS = 1_000_000_000L;
 
+    /** Most pixels of a WebP, whose coder holds them all at once. */
+    private static final long MOST_WEBP_PIXELS = 100_000_000L;
+
     private PlanLimits() {}
 
     static Problem noPpi() {
@@ -45,7 +48,8 @@ final class PlanLimits {
 
     private static List<Problem> sizeProblems(PixelSize all, String subject, String remedy, Ticket ticket) {
         List<Problem> problems = new ArrayList<>();
-        int mostSide = isCodedAsJpeg(ticket.file()) ? JPEG_SIDE : OTHER_SIDE;
+        int mostSide = mostSide(ticket.file());
+        long mostPixels = ticket.file() instanceof FileFormat.Webp ? MOST_WEBP_PIXELS : MOST_PIXELS;
         int longest = Math.max(all.width(), all.height());
         if (longest > mostSide) {
             problems.add(Problem.of(
@@ -55,11 +59,11 @@ final class PlanLimits {
                     longest + " px",
                     remedy + ", or choose TIFF."));
         }
-        if (all.pixels() > MOST_PIXELS) {
+        if (all.pixels() > mostPixels) {
             problems.add(Problem.of(
                     "too-many-pixels",
                     subject,
-                    "at most " + MOST_PIXELS / 1_000_000 + " MP",
+                    "at most " + mostPixels / 1_000_000 + " MP",
                     all.pixels() / 1_000_000 + " MP",
                     remedy + "."));
         }
@@ -76,11 +80,18 @@ final class PlanLimits {
         return problems;
     }
 
+    private static int mostSide(FileFormat file) {
+        if (file instanceof FileFormat.Webp) {
+            return FileFormat.Webp.MOST_SIDE;
+        }
+        return isCodedAsJpeg(file) ? JPEG_SIDE : OTHER_SIDE;
+    }
+
     private static boolean isCodedAsJpeg(FileFormat file) {
         return switch (file) {
             case FileFormat.Jpeg _ -> true;
             case FileFormat.Pdf pdf -> pdf.pixels() instanceof FileFormat.PagePixels.Coded;
-            case FileFormat.Tiff _, FileFormat.Png _ -> false;
+            case FileFormat.Tiff _, FileFormat.Png _, FileFormat.Webp _, FileFormat.AsItIs _ -> false;
         };
     }
 

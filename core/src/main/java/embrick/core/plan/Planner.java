@@ -16,6 +16,7 @@ import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
+import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Rounding;
@@ -57,7 +58,14 @@ public final class Planner {
 
     /** @param words of the caption, where the ticket asks for one */
     public static Planning plan(SourceFacts facts, Ticket ticket, Framing framing, Optional<CaptionText> words) {
-        List<Problem> problems = new ArrayList<>(ColourRule.problems(facts, ticket));
+        return ticket.file() instanceof FileFormat.AsItIs
+                ? planned(facts, ticket.withPpi(facts.across().orElse(ticket.ppi())), Framing.centred(), words)
+                : planned(facts, ticket, framing, words);
+    }
+
+    private static Planning planned(SourceFacts facts, Ticket ticket, Framing framing, Optional<CaptionText> words) {
+        List<Problem> problems = new ArrayList<>(AsItIsRule.problems(ticket));
+        problems.addAll(ColourRule.problems(facts, ticket));
         OptionalDouble printedPpi = printedPpi(facts, ticket);
         if (printedPpi.isEmpty()) {
             problems.add(PlanLimits.noPpi());
@@ -80,7 +88,7 @@ public final class Planner {
     /** The scale that the ticket asks for, the picture's own where it says so; any number where no scale is asked. */
     private static OptionalDouble printedPpi(SourceFacts facts, Ticket ticket) {
         if (ticket.size() instanceof Size.Sheet && ticket.fit() instanceof Fit.AtScale atScale) {
-            return atScale.printed().or(() -> facts.ppi().map(SourceFacts.MarkedPpi::across)).stream()
+            return atScale.printed().or(facts::across).stream()
                     .mapToDouble(Resolution::toPpi)
                     .findFirst();
         }
@@ -138,7 +146,7 @@ public final class Planner {
                 ticket.shape().key(),
                 new Plan.Limits(
                         OrientedPicture.limitsInOriginal(layout.limits(), framing), layout.travelX(), layout.travelY()),
-                figures(ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits));
+                figures(facts, ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits));
     }
 
     private static Extension extension(Ticket ticket, Layout layout, EdgeRule edges) {
@@ -160,7 +168,14 @@ public final class Planner {
     }
 
     private static Plan.Figures figures(
-            Ticket ticket, PixelSize seen, Layout layout, double bare, ColourPath colour, PixelSize total, int bits) {
+            SourceFacts facts,
+            Ticket ticket,
+            PixelSize seen,
+            Layout layout,
+            double bare,
+            ColourPath colour,
+            PixelSize total,
+            int bits) {
         double scale = layout.scale();
         double realPpi = ticket.ppi().toPpi() * scale;
         double frameWidth = Math.min(scale * layout.picture().width(), seen.width());
@@ -176,7 +191,7 @@ public final class Planner {
                 bare,
                 realPpi / Verdict.finePpi(ticket.viewing()),
                 total.bytes(colour.to().model().channels(), bits / 8),
-                FileSizeEstimate.expectedFileBytes(total, colour.to().model(), ticket.file(), bits));
+                FileSizeEstimate.expectedFileBytes(facts, total, colour.to().model(), ticket.file(), bits));
     }
 
     /** Share of the picture's place on the sheet that the tilted picture leaves bare. */

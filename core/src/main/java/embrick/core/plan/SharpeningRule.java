@@ -21,6 +21,8 @@ import java.util.Optional;
  * keeps every single step within {@link embrick.core.sharpen.Halo#NOTICED_FROM}. Under a wider σ neighbouring contours add up,
  * and get less; docs/methods.md has the halos that were measured on photographs.
  *
+ * <p>For a screen: σ is {@link #LEAST_PIXELS}, since its pixels are seen as they are, whatever ppi is marked.
+ *
  * <table>
  * <caption>for 300 ppi, in the hand</caption>
  * <tr><th>paper</th><th>strength</th><th>σ on paper</th><th>σ in pixels</th><th>threshold</th></tr>
@@ -32,6 +34,9 @@ import java.util.Optional;
 public final class SharpeningRule {
     private static final double ARC_MINUTE = Math.tan(Math.toRadians(1 / 60.0));
     private static final double LEAST_PIXELS = 0.6;
+    /** A screen neither spreads nor hides: half of what paper bears, at the smallest radius there is. Embrick's rule. */
+    private static final int SCREEN_STRENGTH = 15;
+
     private static final double THRESHOLD_PERCENT = 1;
     /** Strength 100 adds twice the difference. */
     private static final double STRENGTH_OF_ONE = 50;
@@ -43,6 +48,7 @@ public final class SharpeningRule {
             case Sharpening.None _ -> Optional.empty();
             case Sharpening.ForPaper paper ->
                 settings(strength(paper.paper()), paperSigma(paper.paper(), ppi, viewing), THRESHOLD_PERCENT);
+            case Sharpening.ForScreen _ -> settings(SCREEN_STRENGTH, LEAST_PIXELS, THRESHOLD_PERCENT);
             case Sharpening.Exact edges -> settings(edges.strength(), pixels(edges.radius(), ppi), edges.threshold());
             case Sharpening.LocalContrast wide -> settings(wide.strength(), pixels(wide.radius(), ppi), 0);
         };
@@ -60,7 +66,7 @@ public final class SharpeningRule {
         Length radius = switch (sharpening) {
             case Sharpening.Exact edges -> edges.radius();
             case Sharpening.LocalContrast wide -> wide.radius();
-            case Sharpening.None _, Sharpening.ForPaper _ -> null;
+            case Sharpening.None _, Sharpening.ForPaper _, Sharpening.ForScreen _ -> null;
         };
         if (radius == null) {
             return Optional.empty();

@@ -50,6 +50,11 @@ public record SourceFacts(
         this(kind, stored, orientation, ppi, colour, Pages.ONE, Optional.empty(), fileBytes);
     }
 
+    /** The ppi across that the file is marked with. */
+    public Optional<Resolution> across() {
+        return ppi.map(MarkedPpi::across);
+    }
+
     /** Pixels as the picture is seen. */
     public PixelSize seen() {
         return orientation.seenSize(stored);

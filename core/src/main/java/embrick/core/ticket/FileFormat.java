@@ -8,6 +8,11 @@ public sealed interface FileFormat {
     /** File suffix without its dot. */
     String suffix();
 
+    /** Suffix of the piece that is made of an original, without its dot. */
+    default String suffixFor(String originalPath) {
+        return suffix();
+    }
+
     /** Bits a channel of a piece made from an original of so many. */
     default int bits(int original) {
         return 8;
@@ -169,6 +174,50 @@ public sealed interface FileFormat {
     enum PageMarks {
         NONE,
         CROP_AND_FOLD
+    }
+
+    /**
+     * WebP (RFC 9649), for screens: RGB of 8 bits.
+     *
+     * @param quality 1 to 100; empty where nothing is to be lost
+     */
+    record Webp(Optional<Integer> quality) implements FileFormat {
+        /** Its frame's sides have 14 bits (RFC 9649, 2.5 and 3.4). */
+        public static final int MOST_SIDE = 16_383;
+
+        public Webp {
+            quality.ifPresent(said -> {
+                if (said < 1 || said > 100) {
+                    throw new IllegalArgumentException("quality: expected 1 to 100, got " + said);
+                }
+            });
+        }
+
+        @Override
+        public String suffix() {
+            return "webp";
+        }
+    }
+
+    /** The original's own file, byte for byte: only its name is new. */
+    record AsItIs() implements FileFormat {
+        @Override
+        public int bits(int original) {
+            return original > 8 ? 16 : 8;
+        }
+
+        /** Used where an original's name has none. */
+        @Override
+        public String suffix() {
+            return "jpg";
+        }
+
+        @Override
+        public String suffixFor(String path) {
+            String name = path.substring(path.lastIndexOf('/') + 1);
+            int dot = name.lastIndexOf('.');
+            return dot > 0 && dot < name.length() - 1 ? name.substring(dot + 1) : suffix();
+        }
     }
 
     /** How a TIFF's strips are packed. None loses anything. */

@@ -12,8 +12,9 @@ import java.util.regex.Pattern;
  * A file name laid from bricks, left to right. The suffix follows from the file format.
  *
  * @param letters of the whole name
+ * @param subfolders what becomes of those that originals lie in
  */
-public record NamePattern(List<Brick> bricks, LetterCase letters) {
+public record NamePattern(List<Brick> bricks, LetterCase letters, Subfolders subfolders) {
     /** The original's name as it is. */
     public static final NamePattern ORIGINAL = new NamePattern(List.of(new Brick.OriginalName()));
 
@@ -22,6 +23,7 @@ public record NamePattern(List<Brick> bricks, LetterCase letters) {
     public NamePattern {
         bricks = List.copyOf(bricks);
         Objects.requireNonNull(letters);
+        Objects.requireNonNull(subfolders);
         if (bricks.isEmpty()) {
             throw new IllegalArgumentException("name: expected one brick or more, got none");
         }
@@ -30,6 +32,19 @@ public record NamePattern(List<Brick> bricks, LetterCase letters) {
     /** With letters as they come. */
     public NamePattern(List<Brick> bricks) {
         this(bricks, LetterCase.AS_IT_IS);
+    }
+
+    /** In one folder. */
+    public NamePattern(List<Brick> bricks, LetterCase letters) {
+        this(bricks, letters, Subfolders.FLATTENED);
+    }
+
+    /** What becomes of the subfolders that originals lie in. */
+    public enum Subfolders {
+        /** All pieces lie in one folder. */
+        FLATTENED,
+        /** They are made again below the delivery's folder. */
+        KEPT
     }
 
     /** Small or capital letters. */

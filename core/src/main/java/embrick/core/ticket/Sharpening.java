@@ -16,6 +16,9 @@ public sealed interface Sharpening {
         }
     }
 
+    /** For a screen, whose pixels are seen one for one: the radius is in pixels, whatever the ppi; the planner has the numbers. */
+    record ForScreen() implements Sharpening {}
+
     /**
      * Edges drawn up by hand.
      *

@@ -100,6 +100,28 @@ class NameAllotmentTest {
         });
     }
 
+    private static final NamePattern IN_SUBFOLDERS = new NamePattern(
+            List.of(new Brick.OriginalName()), NamePattern.LetterCase.AS_IT_IS, NamePattern.Subfolders.KEPT);
+
+    @Test
+    void subfoldersAreKeptWhereTheTicketSaysSo() {
+        assertThat(names(IN_SUBFOLDERS, "a.png", "day 1/a.png", "day 1/pier/a.tif", "day 2/a.png"))
+                .containsExactly("a.jpg", "day 1/a.jpg", "day 1/pier/a.jpg", "day 2/a.jpg");
+    }
+
+    /** What some file system takes for one folder or one name is kept apart, also a file beside a folder of its name. */
+    @Test
+    void namesInSubfoldersMeetOnlyInTheSameOne() {
+        assertThat(names(IN_SUBFOLDERS, "Day/a.png", "day/A.tif", "con/a:b?/x.png", "pier.png", "pier.jpg/x.png"))
+                .containsExactly("Day/a.jpg", "day/A-2.jpg", "_con/a-b-/x.jpg", "pier-2.jpg", "pier.jpg/x.jpg");
+    }
+
+    @Test
+    void aSubfolderNeverClimbs() {
+        assertThat(names(IN_SUBFOLDERS, "../x/a.png", "/etc/a.png", "a/../../b/c.png"))
+                .containsExactly("picture/x/a.jpg", "etc/a.jpg", "a/picture/picture/b/c.jpg");
+    }
+
     @Test
     void composedAndDecomposedLettersAreOneName() {
         assertThat(names(ORIGINAL, "Du\u0308ne.jpg", "D\u00fcne.png"))

@@ -18,6 +18,7 @@ import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.ticket.Turn;
@@ -202,6 +203,37 @@ class PlannerTest {
             Plan made = plan(picture(1024, 1448), ticket().withSize(onPaper("210 mm", "297 mm")));
             assertThat(made.figures().realPpi()).isCloseTo(124, within(0.5));
             assertThat(made.figures().verdict()).isEqualTo(Verdict.SOFT);
+        }
+    }
+
+    @Nested
+    class WhenTheFileStaysAsItIs {
+        private final Ticket renamed = ticket().withSize(new Size.OwnShape())
+                .withColour(new OutputColour.Keep())
+                .withFile(new FileFormat.AsItIs());
+
+        @Test
+        void allOfItIsPlannedWhateverTheFraming() {
+            Framing framing = Framing.centred().withTightness(3).withTilt(7);
+            Plan plan = plan(picture(3000, 2000), renamed, framing);
+            assertThat(plan.total()).isEqualTo(new PixelSize(3000, 2000));
+            assertThat(plan.keepsPixels()).isTrue();
+            assertThat(plan.figures().expectedFileBytes())
+                    .isEqualTo(picture(3000, 2000).fileBytes());
+            assertThat(Handling.of(renamed).moves()).isEqualTo(Handling.Moves.NOTHING);
+        }
+
+        @Test
+        void whatWouldChangeItIsRefusedByItsPhrase() {
+            Ticket changed = renamed.withSize(onPaper("8", "10"))
+                    .withSharpening(new Sharpening.ForScreen())
+                    .withColour(OutputColour.SRGB);
+            assertThat(Planner.plan(picture(3000, 2000), changed, Framing.centred()))
+                    .isInstanceOfSatisfying(
+                            Planning.Refused.class,
+                            refused -> assertThat(refused.problems())
+                                    .extracting(Problem::subject)
+                                    .containsExactly("size", "sharpening", "colour"));
         }
     }
 

@@ -43,6 +43,17 @@ class SharpeningRuleTest {
         assertThat(settings.threshold()).isEqualTo(0.01);
     }
 
+    @Test
+    void forAScreenThePpiMeansNothing() {
+        for (int ppi : new int[] {72, 300, 600}) {
+            SharpeningSettings settings = SharpeningRule.settings(
+                            new Sharpening.ForScreen(), Resolution.perInch(ppi), ViewingDistance.WALL)
+                    .orElseThrow();
+            assertThat(settings.sigmaPixels()).isEqualTo(0.6);
+            assertThat(haloOfAStep(settings).isNoticed()).isFalse();
+        }
+    }
+
     /** What the table promises: no single step, however hard, is sharpened to a halo. */
     @ParameterizedTest
     @EnumSource(PaperKind.class)

@@ -4,12 +4,16 @@ import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.FileFormat.PageMarks;
 import embrick.core.ticket.FileFormat.PagePixels;
+import java.util.Optional;
 import org.junit.jupiter.api.Nested;
 
-/** Every format that is written; a plain TIFF, which has no checks of its pixels, is looked at in DeepFilesTest. */
+/**
+ * Every format that is written. WebP's code has no checks, any stretch of it decodes to something; a plain TIFF has none either and
+ * is looked at in DeepFilesTest.
+ */
 class WritersTest {
     @Nested
-    class Jpeg extends WriterContract {
+    class Jpeg extends CheckedWriterContract {
         @Override
         FileFormat format() {
             return new FileFormat.Jpeg(92);
@@ -17,7 +21,7 @@ class WritersTest {
     }
 
     @Nested
-    class Png extends WriterContract {
+    class Png extends CheckedWriterContract {
         @Override
         FileFormat format() {
             return new FileFormat.Png();
@@ -25,7 +29,23 @@ class WritersTest {
     }
 
     @Nested
-    class PackedTiff extends WriterContract {
+    class Webp extends WriterContract {
+        @Override
+        FileFormat format() {
+            return new FileFormat.Webp(Optional.of(90));
+        }
+    }
+
+    @Nested
+    class LosslessWebp extends WriterContract {
+        @Override
+        FileFormat format() {
+            return new FileFormat.Webp(Optional.empty());
+        }
+    }
+
+    @Nested
+    class PackedTiff extends CheckedWriterContract {
         @Override
         FileFormat format() {
             return new FileFormat.Tiff(FileFormat.Packing.DEFLATE);
@@ -33,7 +53,7 @@ class WritersTest {
     }
 
     @Nested
-    class PageOfJpeg extends WriterContract {
+    class PageOfJpeg extends CheckedWriterContract {
         @Override
         FileFormat format() {
             return new FileFormat.Pdf(new PagePixels.Coded(new FileFormat.Jpeg(92)), PageMarks.NONE);
@@ -41,7 +61,7 @@ class WritersTest {
     }
 
     @Nested
-    class PageOfAllPixels extends WriterContract {
+    class PageOfAllPixels extends CheckedWriterContract {
         @Override
         FileFormat format() {
             return new FileFormat.Pdf(new PagePixels.Whole(Depth.AS_ORIGINAL), PageMarks.NONE);

@@ -277,7 +277,9 @@ class DeliveryController {
         PieceRow piece = deliveries.checkedPiece(id);
         deliveries.requireIntact(List.of(piece));
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(piece.name()))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        attachment(piece.name().substring(piece.name().lastIndexOf('/') + 1)))
                 .body(new FileSystemResource(files.place(piece)));
     }
 

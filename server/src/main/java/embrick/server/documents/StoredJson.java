@@ -27,7 +27,9 @@ public class StoredJson {
         @JsonSubTypes.Type(value = FileFormat.Jpeg.class, name = "jpeg"),
         @JsonSubTypes.Type(value = FileFormat.Tiff.class, name = "tiff"),
         @JsonSubTypes.Type(value = FileFormat.Png.class, name = "png"),
-        @JsonSubTypes.Type(value = FileFormat.Pdf.class, name = "pdf")
+        @JsonSubTypes.Type(value = FileFormat.Pdf.class, name = "pdf"),
+        @JsonSubTypes.Type(value = FileFormat.Webp.class, name = "webp"),
+        @JsonSubTypes.Type(value = FileFormat.AsItIs.class, name = "as-it-is")
     })
     private interface FileKinds {}
 

@@ -11,6 +11,7 @@ import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.FileFormat.PageMarks;
 import embrick.core.ticket.Fit.TrimMarks;
 import embrick.core.ticket.NamePattern.LetterCase;
+import embrick.core.ticket.NamePattern.Subfolders;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Size.Enlarging;
@@ -66,6 +67,11 @@ public record TicketDocument(
         @Schema(description = "Letters of names", defaultValue = "AS_IT_IS")
         LetterCase letters,
 
+        @Schema(
+                description = "Whether the pile's subfolders are made below the delivery's folder",
+                defaultValue = "FLATTENED")
+        Subfolders subfolders,
+
         @NotNull @Size(min = 1, max = 120) String folder) {
     public static final int SCHEMA_VERSION = 5;
 
@@ -76,6 +82,7 @@ public record TicketDocument(
         metadata = metadata == null ? MetadataDocument.usual() : metadata;
         copies = copies == null ? 1 : copies;
         letters = letters == null ? LetterCase.AS_IT_IS : letters;
+        subfolders = subfolders == null ? Subfolders.FLATTENED : subfolders;
     }
 
     /** The same ticket with what one picture has of its own. */
@@ -100,6 +107,7 @@ public record TicketDocument(
                 names,
                 otherCopies,
                 letters,
+                subfolders,
                 folder);
     }
 
@@ -190,9 +198,19 @@ public record TicketDocument(
         @JsonSubTypes.Type(value = FileDocument.Jpeg.class, name = "jpeg"),
         @JsonSubTypes.Type(value = FileDocument.Tiff.class, name = "tiff"),
         @JsonSubTypes.Type(value = FileDocument.Png.class, name = "png"),
-        @JsonSubTypes.Type(value = FileDocument.Pdf.class, name = "pdf")
+        @JsonSubTypes.Type(value = FileDocument.Pdf.class, name = "pdf"),
+        @JsonSubTypes.Type(value = FileDocument.Webp.class, name = "webp"),
+        @JsonSubTypes.Type(value = FileDocument.AsItIs.class, name = "as-it-is")
     })
-    @Schema(oneOf = {FileDocument.Jpeg.class, FileDocument.Tiff.class, FileDocument.Png.class, FileDocument.Pdf.class})
+    @Schema(
+            oneOf = {
+                FileDocument.Jpeg.class,
+                FileDocument.Tiff.class,
+                FileDocument.Png.class,
+                FileDocument.Pdf.class,
+                FileDocument.Webp.class,
+                FileDocument.AsItIs.class
+            })
     public sealed interface FileDocument {
         record Jpeg(
                 int quality,
@@ -223,6 +241,17 @@ public record TicketDocument(
         record Pdf(
                 @NotNull @Valid PagePixelsDocument pixels,
                 @NotNull PageMarks marks) implements FileDocument {}
+
+        record Webp(
+                @Schema(
+                        description = "1 to 100; null where nothing is to be lost",
+                        nullable = true,
+                        requiredMode = Schema.RequiredMode.NOT_REQUIRED)
+                Integer quality)
+                implements FileDocument {}
+
+        /** The original's own file, byte for byte, under a new name. */
+        record AsItIs() implements FileDocument {}
     }
 
     /** How a page holds its picture. */
@@ -270,6 +299,7 @@ public record TicketDocument(
     @JsonSubTypes({
         @JsonSubTypes.Type(value = SharpeningDocument.NoSharpening.class, name = "none"),
         @JsonSubTypes.Type(value = SharpeningDocument.PaperSharpening.class, name = "paper"),
+        @JsonSubTypes.Type(value = SharpeningDocument.ScreenSharpening.class, name = "screen"),
         @JsonSubTypes.Type(value = SharpeningDocument.ExactSharpening.class, name = "exact"),
         @JsonSubTypes.Type(value = SharpeningDocument.LocalContrast.class, name = "local-contrast")
     })
@@ -277,6 +307,7 @@ public record TicketDocument(
             oneOf = {
                 SharpeningDocument.NoSharpening.class,
                 SharpeningDocument.PaperSharpening.class,
+                SharpeningDocument.ScreenSharpening.class,
                 SharpeningDocument.ExactSharpening.class,
                 SharpeningDocument.LocalContrast.class
             })
@@ -284,6 +315,9 @@ public record TicketDocument(
         record NoSharpening() implements SharpeningDocument {}
 
         record PaperSharpening(@NotNull PaperKind paper) implements SharpeningDocument {}
+
+        /** For screens: a radius in pixels, whatever the ppi. */
+        record ScreenSharpening() implements SharpeningDocument {}
 
         record ExactSharpening(int strength, @NotNull @Valid LengthDocument radius, double threshold)
                 implements SharpeningDocument {}

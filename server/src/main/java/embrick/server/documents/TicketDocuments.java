@@ -14,6 +14,7 @@ import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
 import embrick.core.ticket.NamePattern.LetterCase;
 import embrick.core.ticket.NamePattern.Replacement;
+import embrick.core.ticket.NamePattern.Subfolders;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Rounding;
@@ -70,6 +71,7 @@ public final class TicketDocuments {
                 List.of(new BrickDocument.OriginalName(), new BrickDocument.SizeText()),
                 1,
                 LetterCase.AS_IT_IS,
+                Subfolders.FLATTENED,
                 "prints-8x10");
     }
 
@@ -208,6 +210,7 @@ public final class TicketDocuments {
         return switch (sharpening) {
             case SharpeningDocument.NoSharpening _ -> new Sharpening.None();
             case SharpeningDocument.PaperSharpening paper -> new Sharpening.ForPaper(paper.paper());
+            case SharpeningDocument.ScreenSharpening _ -> new Sharpening.ForScreen();
             case SharpeningDocument.ExactSharpening edges ->
                 new Sharpening.Exact(edges.strength(), edges.radius().toLength(), edges.threshold());
             case SharpeningDocument.LocalContrast wide ->
@@ -221,6 +224,8 @@ public final class TicketDocuments {
                 new FileFormat.Jpeg(jpeg.quality(), jpeg.chroma(), Optional.ofNullable(jpeg.mostBytes()));
             case FileDocument.Tiff tiff -> new FileFormat.Tiff(tiff.packing(), tiff.depth());
             case FileDocument.Png png -> new FileFormat.Png(png.depth());
+            case FileDocument.Webp webp -> new FileFormat.Webp(Optional.ofNullable(webp.quality()));
+            case FileDocument.AsItIs _ -> new FileFormat.AsItIs();
             case FileDocument.Pdf pdf -> new FileFormat.Pdf(pixels(pdf.pixels()), pdf.marks());
         };
     }
@@ -235,7 +240,9 @@ public final class TicketDocuments {
 
     private static NamePattern names(TicketDocument document) {
         return new NamePattern(
-                document.names().stream().map(TicketDocuments::brick).toList(), document.letters());
+                document.names().stream().map(TicketDocuments::brick).toList(),
+                document.letters(),
+                document.subfolders());
     }
 
     private static Brick brick(BrickDocument brick) {

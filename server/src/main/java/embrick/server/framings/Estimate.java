@@ -1,6 +1,7 @@
 package embrick.server.framings;
 
 import embrick.core.framing.Framing;
+import embrick.core.names.FileNames;
 import embrick.core.names.NameAllotment;
 import embrick.core.plan.Planning;
 import embrick.core.problem.Problem;
@@ -111,7 +112,7 @@ public class Estimate {
                     own.containsKey(picture.id())
                             ? own.get(picture.id()).appliedTo(document).copies()
                             : document.copies(),
-                    ticket.file().suffix()));
+                    FileNames.clean(ticket.file().suffixFor(picture.path()))));
         }
         NameAllotment.Allotment names = NameAllotment.allot(
                 ticket.names(),

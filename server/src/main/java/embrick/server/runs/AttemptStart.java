@@ -85,6 +85,7 @@ class AttemptStart {
                 number,
                 plan.orElseThrow(),
                 original.orElseThrow(),
+                storage.delivery(row.folder()),
                 storage.delivery(row.folder()).resolve(piece.name()),
                 intended));
     }

@@ -36,13 +36,18 @@ class Attempts {
         this.clock = clock;
     }
 
-    /** Everything an attempt needs, read in one transaction. */
+    /**
+     * Everything an attempt needs, read in one transaction.
+     *
+     * @param folder of the delivery, {@code target} in it or in a subfolder
+     */
     record Attempt(
             UUID pieceId,
             UUID runId,
             int number,
             Plan plan,
             Original original,
+            Path folder,
             Path target,
             Optional<String> intended) {}
 

@@ -87,7 +87,7 @@ public class DeliveredFiles {
      */
     void setAside(PieceRow piece) {
         Path file = place(piece);
-        String pieceName = piece.name();
+        String pieceName = file.getFileName().toString();
         int dot = pieceName.lastIndexOf('.');
         for (int number = 1; Files.exists(file); number++) {
             Path beside = file.resolveSibling(

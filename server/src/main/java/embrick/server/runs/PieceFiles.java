@@ -89,6 +89,21 @@ class PieceFiles {
     }
 
     /**
+     * Makes the subfolders of a delivery that a piece lies in.
+     *
+     * @throws NoSuchFileException if the delivery's own folder is gone
+     */
+    void makeSubfolders(Path delivery, Path target) throws IOException {
+        if (!target.getParent().equals(delivery)) {
+            // A delivery that was taken away is not quietly begun anew.
+            if (!Files.isDirectory(delivery)) {
+                throw new NoSuchFileException(delivery.toString());
+            }
+            Storage.makeFolders(target.getParent());
+        }
+    }
+
+    /**
      * Gives a finished file its final name without ever replacing one, and never a half one.
      *
      * <p>By a hard link, which fails if the name exists; an atomic move would replace silently. A link across file systems

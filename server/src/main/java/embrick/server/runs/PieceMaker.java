@@ -95,6 +95,7 @@ class PieceMaker {
         if (!isPublished) {
             Path temporary = files.temporary(attempt.pieceId(), attempt.number());
             Fingerprint fingerprint = writer.write(attempt, temporary);
+            files.makeSubfolders(attempt.folder(), attempt.target());
             files.publish(temporary, attempt.target());
             discard(attempt);
             files.note(attempt.target(), fingerprint);

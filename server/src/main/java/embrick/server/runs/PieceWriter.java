@@ -63,6 +63,9 @@ class PieceWriter {
      */
     Fingerprint write(Attempt attempt, Path temporary) throws IOException {
         Path original = pictures.intact(attempt.original().digest());
+        if (attempt.plan().file() instanceof FileFormat.AsItIs) {
+            return copy(attempt, original, temporary);
+        }
         // A damaged picture is coded anew even where its own code could stay: the piece itself is whole.
         Optional<Halo> halo = !attempt.original().isPrintedDamaged() && retagging.suits(original, attempt.plan())
                 ? retag(attempt, original, temporary)
@@ -71,6 +74,20 @@ class PieceWriter {
         Fingerprint fingerprint = Storage.fingerprintOf(temporary);
         Piece.Made made = new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), halo.map(Halo::percent));
         attempts.intend(attempt, made);
+        return fingerprint;
+    }
+
+    /** The original's own bytes, read again and held against its digest: that is all their check. */
+    private Fingerprint copy(Attempt attempt, Path original, Path temporary) throws IOException {
+        try (PieceFiles.NewFile target = files.create(temporary)) {
+            Files.copy(original, target.stream());
+        }
+        progress.checking(attempt.pieceId());
+        Fingerprint fingerprint = Storage.fingerprintOf(temporary);
+        if (!fingerprint.sha256().equals(attempt.original().digest())) {
+            throw new IOException("the copy is not the original's own bytes");
+        }
+        attempts.intend(attempt, new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), Optional.empty()));
         return fingerprint;
     }
 

@@ -8,6 +8,7 @@ import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -73,7 +74,9 @@ public class RunRemoval {
     private void deleteFile(PieceRow piece) {
         if (delivered.look(piece).equals(Optional.of(OnDisk.PRESENT))) {
             try {
-                Files.deleteIfExists(delivered.place(piece));
+                Path file = delivered.place(piece);
+                Files.deleteIfExists(file);
+                storage.discardEmptySubfolders(piece.folder(), file.getParent());
             } catch (IOException failed) {
                 throw new UncheckedIOException(failed);
             }

@@ -198,6 +198,20 @@ public class Storage {
         }
     }
 
+    /** Takes away folders of a delivery that nothing lies in any more, from one upwards; its own stays. */
+    public void discardEmptySubfolders(String folder, Path from) {
+        Path top = delivery(folder);
+        try {
+            for (Path at = from; at.startsWith(top) && !at.equals(top); at = at.getParent()) {
+                Files.deleteIfExists(at);
+            }
+        } catch (DirectoryNotEmptyException used) {
+            // Other pieces lie in it.
+        } catch (IOException failed) {
+            LOG.warn("subfolders of {} stay: {}", top, failed.toString());
+        }
+    }
+
     /** What is free where there is least of it: deliveries may lie on another disk. */
     public long freeBytes() throws IOException {
         return Math.min(
@@ -220,6 +234,20 @@ public class Storage {
                 LOG.warn("{} stays", probe, stays);
             }
         }
+    }
+
+    /** Makes a folder and those above it that are missing, each forced to the disk; one that is there already is left. */
+    public static void makeFolders(Path folder) throws IOException {
+        if (Files.isDirectory(folder)) {
+            return;
+        }
+        makeFolders(folder.getParent());
+        try {
+            Files.createDirectory(folder);
+        } catch (FileAlreadyExistsException another) {
+            // Another piece of the same folder was quicker.
+        }
+        forceFolder(folder.getParent());
     }
 
     /** Forces a folder's entries to the disk, where the system can. */

@@ -1,0 +1,40 @@
+package embrick.formats.webp;
+
+import embrick.core.plan.Plan;
+import embrick.core.print.PixelRows;
+import embrick.core.ticket.FileFormat;
+import embrick.formats.binding.HugePages;
+import embrick.formats.icc.ProfileShelf;
+import embrick.formats.picture.Picture;
+import embrick.formats.picture.PictureColours;
+import embrick.formats.picture.PieceFormat;
+import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.Target;
+import embrick.formats.picture.Verified;
+import java.io.IOException;
+import java.nio.file.Path;
+
+/** Pieces as WebP. */
+public final class WebpPieces implements PieceFormat {
+    private final WebpPictures pictures;
+    private final FileFormat.Webp coding;
+
+    public WebpPieces(ProfileShelf profiles, FileFormat.Webp coding) {
+        this.pictures = new WebpPictures(new PictureColours(profiles));
+        this.coding = coding;
+    }
+
+    @Override
+    public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
+            throws IOException {
+        WebpWriter.write(print, coding.quality(), marks, to.stream(), progress);
+    }
+
+    /** Decodes it whole: its size has a limit. */
+    @Override
+    public Verified verify(Path file) throws IOException {
+        Picture picture = pictures.read(file);
+        picture.decode(Integer.MAX_VALUE, HugePages::raster).raster().close();
+        return Verified.of(picture.facts());
+    }
+}
