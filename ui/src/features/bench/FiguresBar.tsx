@@ -57,7 +57,7 @@ export function FiguresBar({ plan, ticket, original, near }: Props) {
 function sideText(px: number, plan: Schemas['PlanNumbers'], { size, unit }: TicketDocument): string {
   const followed = fromInches(px / plan.markedPpi, unit);
   if (plan.handling.size === 'PAPER' && 'width' in size) {
-    for (const spoken of [size.width, size.height]) {
+    for (const spoken of [size.width, size.height].filter((side) => typeof side === 'object')) {
       const value = convert(spoken.value, spoken.unit, unit);
       if (Math.abs(value - followed) <= fromInches(0.51 / plan.markedPpi, unit)) return lengthText(value, unit);
     }

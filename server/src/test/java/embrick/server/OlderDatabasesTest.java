@@ -3,6 +3,7 @@ package embrick.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.ThrowawayPostgres;
+import java.util.concurrent.atomic.AtomicInteger;
 import javax.sql.DataSource;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.BeforeEach;
@@ -18,13 +19,16 @@ class OlderDatabasesTest {
     private static final String FIRST_RUN = "01900000-0000-7000-8000-000000000004";
     private static final String SECOND_RUN = "01900000-0000-7000-8000-000000000005";
 
+    private static final AtomicInteger OLDER = new AtomicInteger();
+
     private DataSource database;
     private JdbcClient sql;
 
     @BeforeEach
     void aDatabaseWithoutOrders() {
-        ThrowawayPostgres.get().create("embrick_older");
-        database = new DriverManagerDataSource(ThrowawayPostgres.get().url("embrick_older"), "embrick", "");
+        String name = "embrick_older_" + OLDER.incrementAndGet();
+        ThrowawayPostgres.get().create(name);
+        database = new DriverManagerDataSource(ThrowawayPostgres.get().url(name), "embrick", "");
         sql = JdbcClient.create(database);
         Flyway.configure().dataSource(database).target("10").load().migrate();
         sql.sql("insert into job values (cast(? as uuid), 'Kite days', now(), 0)")

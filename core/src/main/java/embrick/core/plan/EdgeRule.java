@@ -13,8 +13,10 @@ import embrick.core.problem.Problem;
 import embrick.core.ticket.BorderSize;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
+import embrick.core.ticket.ProductRule;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
+import embrick.core.units.Length;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.util.ArrayList;
@@ -109,13 +111,20 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
         return Problem.of(code, "edges", expected, actual, remedy);
     }
 
+    /** With the safe distance of the ticket or of its product, whichever is larger. */
+    private Rim trimmed(Length own) {
+        Length safe = ticket.product()
+                .map(ProductRule::safe)
+                .filter(asked -> asked.compareTo(own) > 0)
+                .orElse(own);
+        return new Rim.Trimmed(ticket.ppi().pixelsToCover(safe));
+    }
+
     /** What goes round the sheet. */
     Extension extension() {
         return switch (ticket.edges()) {
-            case Edges.None _ -> Extension.none();
-            case Edges.Bleed bleed ->
-                new Extension(
-                        bands, fill(bleed.fill()), new Rim.Trimmed(ticket.ppi().pixelsToCover(bleed.safe())));
+            case Edges.None _ -> new Extension(Bands.NONE, new BandFill.Mirror(), trimmed(Length.millimetres(0)));
+            case Edges.Bleed bleed -> new Extension(bands, fill(bleed.fill()), trimmed(bleed.safe()));
             case Edges.Wrap wrap ->
                 new Extension(bands, fill(wrap.fill()), new Rim.Folded(BandRule.pixels(wrap.bar(), ticket.ppi())))
                         .withMarks(

@@ -65,6 +65,7 @@ public final class Planner {
 
     private static Planning planned(SourceFacts facts, Ticket ticket, Framing framing, Optional<CaptionText> words) {
         List<Problem> problems = new ArrayList<>(AsItIsRule.problems(ticket));
+        problems.addAll(ProductCheck.problems(ticket));
         problems.addAll(ColourRule.problems(facts, ticket));
         OptionalDouble printedPpi = printedPpi(facts, ticket);
         if (printedPpi.isEmpty()) {
@@ -78,6 +79,7 @@ public final class Planner {
         problems.addAll(PlanLimits.paperProblems(layout, ticket));
         problems.addAll(edges.problems(layout.picture()));
         SharpeningRule.problem(ticket.sharpening(), ticket.ppi()).ifPresent(problems::add);
+        ProductCheck.problem(ticket, ticket.ppi().toPpi() * layout.scale()).ifPresent(problems::add);
         if (!problems.isEmpty()) {
             return new Planning.Refused(problems);
         }

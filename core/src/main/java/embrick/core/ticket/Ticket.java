@@ -4,6 +4,7 @@ import embrick.core.colour.PaperColour;
 import embrick.core.metadata.MetadataChoice;
 import embrick.core.units.Resolution;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Consumer;
 
 /**
@@ -11,6 +12,7 @@ import java.util.function.Consumer;
  *
  * @param ppi the resolution worked at and marked in the file
  * @param metadata that files carry over from their originals, and their own words
+ * @param product whose rule it is held to; empty for none
  * @param viewing from how far the print is looked at: it sets the ppi a verdict asks for
  */
 public record Ticket(
@@ -26,7 +28,8 @@ public record Ticket(
         Rounding rounding,
         FileFormat file,
         MetadataChoice metadata,
-        NamePattern names) {
+        NamePattern names,
+        Optional<ProductRule> product) {
     public Ticket {
         Objects.requireNonNull(size);
         Objects.requireNonNull(turn);
@@ -41,6 +44,7 @@ public record Ticket(
         Objects.requireNonNull(file);
         Objects.requireNonNull(metadata);
         Objects.requireNonNull(names);
+        Objects.requireNonNull(product);
     }
 
     /** Fills its shape with nothing else done to it: sRGB, neither edges nor sharpening, of the original only its name kept. */
@@ -58,7 +62,8 @@ public record Ticket(
                 Rounding.NEAREST,
                 file,
                 MetadataChoice.NOTHING,
-                NamePattern.ORIGINAL);
+                NamePattern.ORIGINAL,
+                Optional.empty());
     }
 
     /** The shape that framings of this ticket belong to. */
@@ -118,6 +123,10 @@ public record Ticket(
 
     public Ticket withMetadata(MetadataChoice other) {
         return with(draft -> draft.metadata = other);
+    }
+
+    public Ticket withProduct(Optional<ProductRule> other) {
+        return with(draft -> draft.product = other);
     }
 
     private Ticket with(Consumer<TicketDraft> change) {

@@ -2,6 +2,7 @@ package embrick.core.ticket;
 
 import embrick.core.metadata.MetadataChoice;
 import embrick.core.units.Resolution;
+import java.util.Optional;
 
 /** A ticket while parts of it are exchanged. */
 final class TicketDraft {
@@ -18,6 +19,7 @@ final class TicketDraft {
     FileFormat file;
     MetadataChoice metadata;
     final NamePattern names;
+    Optional<ProductRule> product;
 
     TicketDraft(Ticket ticket) {
         size = ticket.size();
@@ -33,10 +35,24 @@ final class TicketDraft {
         file = ticket.file();
         metadata = ticket.metadata();
         names = ticket.names();
+        product = ticket.product();
     }
 
     Ticket ticket() {
         return new Ticket(
-                size, turn, fit, edges, ppi, viewing, resampling, sharpening, colour, rounding, file, metadata, names);
+                size,
+                turn,
+                fit,
+                edges,
+                ppi,
+                viewing,
+                resampling,
+                sharpening,
+                colour,
+                rounding,
+                file,
+                metadata,
+                names,
+                product);
     }
 }

@@ -18,6 +18,15 @@ public enum ViewingDistance {
         this.metres = metres;
     }
 
+    /**
+     * Pixels an inch that an eye of 20/20 acuity just tells apart at a distance: one minute of arc each (Snellen).
+     *
+     * @param metres above 0
+     */
+    public static double eyePpi(double metres) {
+        return 0.0254 / (metres * Math.tan(Math.toRadians(1 / 60.0)));
+    }
+
     public int ppiNeeded() {
         return ppiNeeded;
     }

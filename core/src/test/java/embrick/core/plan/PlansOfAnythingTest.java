@@ -35,6 +35,7 @@ import embrick.core.ticket.Fit;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
+import embrick.core.ticket.ProductRule;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Sharpening;
@@ -51,6 +52,7 @@ import embrick.core.units.Resolution;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 
@@ -196,6 +198,7 @@ class PlansOfAnythingTest {
         return oneOf(
                 () -> new Fit.Fill(colour()),
                 () -> new Fit.Inside(colour(), any(Anchor.class), orNone(508), any(Fit.TrimMarks.class)),
+                () -> new Fit.Cut(colour(), any(Anchor.class), any(Fit.TrimMarks.class)),
                 () -> new Fit.AtScale(
                         colour(), perhaps(this::sensibleResolution), any(Anchor.class), any(Fit.TrimMarks.class)));
     }
@@ -248,6 +251,8 @@ class PlansOfAnythingTest {
                 () -> new FileFormat.Jpeg(1 + random.nextInt(100)),
                 () -> new FileFormat.Tiff(any(FileFormat.Packing.class), any(Depth.class)),
                 () -> new FileFormat.Png(any(Depth.class)),
+                () -> new FileFormat.Webp(perhaps(() -> 1 + random.nextInt(100))),
+                FileFormat.AsItIs::new,
                 () -> new FileFormat.Pdf(
                         oneOf(
                                 () -> new FileFormat.PagePixels.Coded(new FileFormat.Jpeg(90)),
@@ -259,6 +264,7 @@ class PlansOfAnythingTest {
         return oneOf(
                 Sharpening.None::new,
                 () -> new Sharpening.ForPaper(any(PaperKind.class)),
+                Sharpening.ForScreen::new,
                 () -> new Sharpening.Exact(random.nextInt(101), length(0.05, 4), random.nextDouble() * 0.2),
                 () -> new Sharpening.LocalContrast(random.nextInt(101), length(0.5, 20)));
     }
@@ -273,12 +279,26 @@ class PlansOfAnythingTest {
         }
     }
 
+    private ProductRule product() {
+        return new ProductRule(
+                "Poster",
+                paper(),
+                orNone(50),
+                orNone(50),
+                sensibleResolution(),
+                1 + random.nextInt(300),
+                perhaps(this::profile),
+                Set.of(any(ProductRule.Accepted.class), ProductRule.Accepted.JPEG),
+                perhaps(() -> 1_000_000L));
+    }
+
     private Ticket ticket() {
         return new Ticket(
                 oneOf(
                         () -> new Size.OnPaper(built(this::paper)),
                         () -> new Size.ShapeOnly(
                                 built(() -> new Ratio(1 + random.nextInt(60), 1 + random.nextInt(60)))),
+                        () -> new Size.InPixels(new PixelSize(1 + random.nextInt(9000), 1 + random.nextInt(9000))),
                         Size.FreeShape::new,
                         Size.OwnShape::new),
                 any(Turn.class),
@@ -297,7 +317,8 @@ class PlansOfAnythingTest {
                 any(Rounding.class),
                 file(),
                 MetadataChoice.NOTHING,
-                NamePattern.ORIGINAL);
+                NamePattern.ORIGINAL,
+                random.nextInt(8) == 0 ? Optional.of(built(this::product)) : Optional.empty());
     }
 
     private Framing framing() {

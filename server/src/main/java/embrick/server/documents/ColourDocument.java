@@ -50,9 +50,14 @@ public sealed interface ColourDocument {
             @NotNull Intent intent,
             @NotNull BlackPoint blackPoint) implements ColourDocument {}
 
+    /** Converted as is usual for pictures: relative, with black points brought together. */
+    static ColourDocument convertedTo(ProfileDocument profile) {
+        return new ConvertColours(profile, Intent.RELATIVE, BlackPoint.COMPENSATED);
+    }
+
     /** What a new ticket says. */
     static ColourDocument srgb() {
-        return new ConvertColours(new ProfileDocument(SRGB, ColourModel.RGB), Intent.RELATIVE, BlackPoint.COMPENSATED);
+        return convertedTo(new ProfileDocument(SRGB, ColourModel.RGB));
     }
 
     /** @throws IllegalArgumentException if compensation is asked for with absolute intent */

@@ -35,7 +35,8 @@ class DocumentSchemas implements OpenApiCustomizer {
             FileDocument.class,
             TicketDocument.PagePixelsDocument.class,
             BrickDocument.class,
-            SharpeningDocument.class);
+            SharpeningDocument.class,
+            KeptDocument.class);
 
     private static final String REFERENCE = "#/components/schemas/";
 

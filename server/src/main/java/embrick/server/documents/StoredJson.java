@@ -10,10 +10,13 @@ import embrick.core.edge.Rim;
 import embrick.core.plan.Plan;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -95,6 +98,37 @@ public class StoredJson {
 
     public TicketDocument ticket(String json) {
         return mapper.treeToValue(Upcasts.ticket(object(json), TicketDocument.SCHEMA_VERSION), TicketDocument.class);
+    }
+
+    /** A ticket in the shape that this version writes, whichever wrote it. */
+    public ObjectNode presentTicket(String json) {
+        return Upcasts.ticket(object(json), TicketDocument.SCHEMA_VERSION);
+    }
+
+    public KeptDocument kept(String json) {
+        return mapper.treeToValue(object(json), KeptDocument.class);
+    }
+
+    /** A ticket with something kept laid over it. */
+    public TicketDocument laidOver(String name, KeptDocument kept, TicketDocument ticket) {
+        return with(kept.phrases(name, ticket), ticket);
+    }
+
+    /** A ticket with other phrases, by their names. */
+    TicketDocument with(Map<String, Object> phrases, TicketDocument ticket) {
+        ObjectNode merged = mapper.valueToTree(ticket);
+        phrases.forEach((phrase, value) -> merged.set(phrase, tree(value)));
+        return mapper.treeToValue(merged, TicketDocument.class);
+    }
+
+    /** Elements of a list by themselves, or their kinds would not be said. */
+    private JsonNode tree(Object value) {
+        if (value instanceof List<?> list) {
+            ArrayNode nodes = mapper.createArrayNode();
+            list.forEach(element -> nodes.add(tree(element)));
+            return nodes;
+        }
+        return mapper.valueToTree(value);
     }
 
     public FramingDocument framing(String json) {

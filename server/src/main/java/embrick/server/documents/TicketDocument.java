@@ -72,7 +72,14 @@ public record TicketDocument(
                 defaultValue = "FLATTENED")
         Subfolders subfolders,
 
-        @NotNull @Size(min = 1, max = 120) String folder) {
+        @NotNull @Size(min = 1, max = 120) String folder,
+
+        @Schema(
+                nullable = true,
+                requiredMode = Schema.RequiredMode.NOT_REQUIRED,
+                description = "The product whose rule it is held to; null for none")
+        @Valid
+        ProductRuleDocument.OfTicket product) {
     public static final int SCHEMA_VERSION = 5;
 
     /** Stored documents are brought to this version before; one that is sent says it. */
@@ -108,7 +115,8 @@ public record TicketDocument(
                 otherCopies,
                 letters,
                 subfolders,
-                folder);
+                folder,
+                product);
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -16,6 +16,7 @@ import embrick.core.ticket.NamePattern.LetterCase;
 import embrick.core.ticket.NamePattern.Replacement;
 import embrick.core.ticket.NamePattern.Subfolders;
 import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.ProductRule;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Sharpening;
@@ -72,7 +73,8 @@ public final class TicketDocuments {
                 1,
                 LetterCase.AS_IT_IS,
                 Subfolders.FLATTENED,
-                "prints-8x10");
+                "prints-8x10",
+                null);
     }
 
     /**
@@ -88,6 +90,8 @@ public final class TicketDocuments {
         OutputColour colour = phrases.read("colour", () -> document.colour().toColour());
         FileFormat file = phrases.read("file", () -> file(document.file()));
         NamePattern names = phrases.read("names", () -> names(document));
+        Optional<ProductRule> product = phrases.read(
+                "product", () -> Optional.ofNullable(document.product()).map(ProductRuleDocument.OfTicket::toRule));
         phrases.throwIfAny();
         return new Ticket(
                 size,
@@ -102,7 +106,8 @@ public final class TicketDocuments {
                 document.rounding(),
                 file,
                 document.metadata().toChoice(),
-                names);
+                names,
+                product);
     }
 
     /** The sheet in a word for names: {@code 8x10in}, {@code 4to5}; the pixels where it has no size of its own. */
@@ -218,7 +223,7 @@ public final class TicketDocuments {
         };
     }
 
-    private static FileFormat file(FileDocument file) {
+    static FileFormat file(FileDocument file) {
         return switch (file) {
             case FileDocument.Jpeg jpeg ->
                 new FileFormat.Jpeg(jpeg.quality(), jpeg.chroma(), Optional.ofNullable(jpeg.mostBytes()));

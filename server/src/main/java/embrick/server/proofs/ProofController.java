@@ -223,7 +223,7 @@ class ProofController {
     CrossingsView findCrossings(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
-        double within = KeptClear.millimetres(planned.ticket().edges());
+        double within = KeptClear.millimetres(planned.ticket());
         if (within == 0) {
             return new CrossingsView(0, List.of());
         }

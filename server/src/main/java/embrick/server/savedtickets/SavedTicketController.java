@@ -2,6 +2,7 @@ package embrick.server.savedtickets;
 
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
+import embrick.server.kept.KeptFiles;
 import embrick.server.problems.IfMatch;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -10,12 +11,9 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -36,10 +34,10 @@ import tools.jackson.databind.JsonNode;
 @RequestMapping("/api/v1/saved-tickets")
 class SavedTicketController {
     private final SavedTickets saved;
-    private final TicketFile files;
+    private final KeptFiles files;
     private final StoredJson json;
 
-    SavedTicketController(SavedTickets saved, TicketFile files, StoredJson json) {
+    SavedTicketController(SavedTickets saved, KeptFiles files, StoredJson json) {
         this.saved = saved;
         this.files = files;
         this.json = json;
@@ -93,7 +91,7 @@ class SavedTicketController {
                             content = @Content(schema = @Schema(implementation = TicketFileView.class))))
     @PostMapping("/file")
     ResponseEntity<SavedTicketView> addSavedTicketFile(@RequestBody JsonNode file) {
-        TicketFile.Content content = files.read(file);
+        KeptFiles.Content<TicketDocument> content = files.readTicket(file);
         return tagged(HttpStatus.CREATED, saved.save(content.name(), content.document()));
     }
 
@@ -107,14 +105,13 @@ class SavedTicketController {
     @GetMapping(path = "/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<byte[]> getSavedTicketFile(@PathVariable UUID id) {
         SavedTicket ticket = saved.get(id);
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(ticket.name() + ".ticket.json", StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .body(files.write(ticket).getBytes(StandardCharsets.UTF_8));
+        return KeptFiles.attached(
+                ticket.name(),
+                KeptFiles.TICKET,
+                files.write(
+                        KeptFiles.TICKET,
+                        ticket.name(),
+                        json.presentTicket(ticket.document()).toString()));
     }
 
     /** {@code If-Match} carries the version that was looked at. */

@@ -4,6 +4,7 @@ import embrick.core.paper.PaperCatalogue;
 import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
 import embrick.server.documents.StoredJson;
+import embrick.server.documents.TicketBeginnings;
 import embrick.server.documents.TicketDocument;
 import embrick.server.problems.IfMatch;
 import embrick.server.problems.ProblemException;
@@ -32,10 +33,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1")
 class TicketController {
     private final TicketService tickets;
+    private final TicketBeginnings beginnings;
     private final StoredJson json;
 
-    TicketController(TicketService tickets, StoredJson json) {
+    TicketController(TicketService tickets, TicketBeginnings beginnings, StoredJson json) {
         this.tickets = tickets;
+        this.beginnings = beginnings;
         this.json = json;
     }
 
@@ -86,6 +89,12 @@ class TicketController {
                     "“" + text + "” is no length.",
                     "Write a number with in, cm or mm, like 8 in or 210 mm.");
         }
+    }
+
+    /** Whole tickets for needs that come again and again, to begin with. */
+    @GetMapping("/ticket-beginnings")
+    List<TicketDocument> listTicketBeginnings() {
+        return beginnings.all();
     }
 
     @GetMapping("/jobs/{jobId}/tickets")

@@ -120,8 +120,12 @@ class SavedTicketsTest {
         refused(file, wrong -> ticket(wrong).put("schemaVersion", 99), "newer-version", "99");
         refused(file, wrong -> wrong.put("kind", "profile"), "not-a-ticket", "no file of a saved ticket");
         refused(file, wrong -> wrong.put("name", " "), "invalid", "name");
-        refused(file, wrong -> ticket(wrong).put("unit", "FURLONG"), "unreadable", "unit");
-        refused(file, wrong -> ticket(wrong).withArray("names").addObject().put("kind", "moon"), "unreadable", "moon");
+        refused(
+                file,
+                wrong -> ticket(wrong).put("unit", "FURLONG"),
+                "invalid",
+                "ticket.unit: expected one of IN, CM, MM, PT, got FURLONG");
+        refused(file, wrong -> ticket(wrong).withArray("names").addObject().put("kind", "moon"), "invalid", "moon");
         refused(file, wrong -> ticket(wrong).putArray("names"), "invalid", "names");
         refused(file, wrong -> ticket(wrong).put("ppi", -5), "ticket-value", "ppi");
     }
