@@ -1,5 +1,6 @@
 import { Navigate, type RouteObject } from 'react-router';
 import { Loading } from '../shared/states';
+import { Desk } from '../features/desk';
 import { JobShell, Page } from '../features/shell';
 import { Lost, NoSuchPage } from './Lost';
 
@@ -14,8 +15,22 @@ export const routes: RouteObject[] = [
         errorElement: <Lost />,
         children: [
           { path: '/', lazy: () => import('../features/jobs/page') },
-          { path: '/saved-tickets', lazy: () => import('../features/savedtickets/page') },
-          { path: '/profiles', lazy: () => import('../features/profiles/page') },
+          {
+            element: <Desk />,
+            children: [
+              {
+                errorElement: <Lost />,
+                children: [
+                  { path: '/desk', lazy: () => import('../features/desk/page') },
+                  { path: '/desk/sizes', lazy: () => import('../features/desk/sizes') },
+                  { path: '/desk/names', lazy: () => import('../features/desk/names') },
+                  { path: '/desk/products', lazy: () => import('../features/desk/products') },
+                  { path: '/saved-tickets', lazy: () => import('../features/savedtickets/page') },
+                  { path: '/profiles', lazy: () => import('../features/profiles/page') },
+                ],
+              },
+            ],
+          },
           {
             path: '/jobs/:jobId',
             element: <JobShell />,

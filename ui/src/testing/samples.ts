@@ -30,6 +30,7 @@ export const ticketDocument: Schemas['TicketDocument'] = {
   names: [{ kind: 'original' }, { kind: 'size' }],
   copies: 1,
   letters: 'AS_IT_IS',
+  subfolders: 'FLATTENED',
   folder: 'prints-8x10',
 };
 

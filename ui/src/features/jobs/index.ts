@@ -1,1 +1,1 @@
-export { jobsKey, useJob } from './queries';
+export { jobsKey, jobsQuery, useJob } from './queries';

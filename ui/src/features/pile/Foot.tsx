@@ -11,6 +11,7 @@ import { sizeWords, startRun, useActiveTicket } from '../ticket';
 import type { Entry } from './pileModel';
 
 const CarryDrawer = lazy(() => import('../carry/dialog'));
+const ProductsDrawer = lazy(() => import('../products/dialog'));
 const Corrections = lazy(() => import('./Corrections').then(({ Corrections: Part }) => ({ default: Part })));
 const PictureTexts = lazy(() => import('../ticket/dialog'));
 const SayProfile = lazy(() => import('../profiles/dialog'));
@@ -28,6 +29,7 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
   const [carriesFrom, setCarriesFrom] = useState<string>();
   const [isSaying, setSaying] = useState(false);
   const [isWriting, setWriting] = useState(false);
+  const [isHolding, setHolding] = useState(false);
   const ticket = useActiveTicket(jobId);
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -140,6 +142,7 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
             )}
           </span>
           <span className="pile-gap" />
+          <Button onClick={() => setHolding(true)}>Products</Button>
           <Button onClick={() => setSaying(true)}>Missing profiles</Button>
           <Button onClick={() => void navigate(`/jobs/${jobId}/bench`)}>Frame on the bench</Button>
           <Button type="primary" disabled={!ticket || all.length === 0} loading={run.isPending} onClick={() => run.mutate()}>
@@ -150,6 +153,9 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
       <Suspense fallback={null}>
         {isSaying && (
           <SayProfile jobId={jobId} pictures={pictures.map(({ original }) => original)} onClose={() => setSaying(false)} />
+        )}
+        {isHolding && (
+          <ProductsDrawer jobId={jobId} originals={entries.map(({ original }) => original)} onClose={() => setHolding(false)} />
         )}
         {isWriting && ticket && (
           <PictureTexts

@@ -19,11 +19,8 @@ export function Page() {
         <span className="top-gap" />
         <Arriving />
         {jobId && <RunningNow jobId={jobId} />}
-        <Link to="/saved-tickets">
-          <Button tabIndex={-1}>Saved tickets</Button>
-        </Link>
-        <Link to="/profiles">
-          <Button tabIndex={-1}>Profiles</Button>
+        <Link to="/desk">
+          <Button tabIndex={-1}>Desk</Button>
         </Link>
         <Link to="/">
           <Button tabIndex={-1}>Jobs</Button>

@@ -5,7 +5,7 @@ import { NumberField } from './BrickFields';
 import { Bricks } from './Bricks';
 import { captionWords, usualLength, type Border, type CaptionPart, type Edges } from './edgesWords';
 import '../../shared/field.css';
-import { LengthInput } from './LengthInput';
+import { LengthInput } from '../../shared/LengthInput';
 import { TextForm } from './phrases';
 
 function captionFields(part: CaptionPart, onChange: (part: CaptionPart) => void) {

@@ -23,7 +23,7 @@ import {
   type Wrap,
 } from './edgesWords';
 import '../../shared/field.css';
-import { LengthInput } from './LengthInput';
+import { LengthInput } from '../../shared/LengthInput';
 
 interface Props {
   value: Edges;

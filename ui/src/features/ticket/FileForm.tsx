@@ -17,6 +17,8 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
     if (kind === 'tiff') onChange({ kind, packing: 'PLAIN', depth });
     if (kind === 'png') onChange({ kind, depth });
     if (kind === 'pdf') onChange({ kind, pixels: { kind: 'jpeg', quality, chroma }, marks: 'CROP_AND_FOLD' });
+    if (kind === 'webp') onChange({ kind, quality: Math.min(quality, 90) });
+    if (kind === 'as-it-is') onChange({ kind });
   };
   return (
     <Space orientation="vertical" style={{ width: '100%' }}>
@@ -25,7 +27,11 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
         <Radio value="tiff">TIFF</Radio>
         <Radio value="png">PNG</Radio>
         <Radio value="pdf">PDF page</Radio>
+        <Radio value="webp">WebP</Radio>
+        <Radio value="as-it-is">their own files, only renamed</Radio>
       </Radio.Group>
+      {value.kind === 'as-it-is' && <p className="quiet">Not a byte is changed: size, edges, sharpening and colours stay as they are.</p>}
+      {value.kind === 'webp' && <WebpFields quality={value.quality} onChange={(quality) => onChange({ kind: 'webp', quality })} />}
       {value.kind === 'jpeg' && <Coding value={value} onChange={(coding) => onChange({ ...value, ...coding })} />}
       {value.kind === 'jpeg' && (
         <FileLimit value={value.mostBytes ?? null} onChange={(mostBytes) => onChange({ ...value, mostBytes })} />
@@ -47,6 +53,23 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
   );
 }
 
+function WebpFields({ quality, onChange }: { quality: number | null; onChange: (quality: number | null) => void }) {
+  return (
+    <Space orientation="vertical" size={4}>
+      <Checkbox checked={quality === null} onChange={({ target }) => onChange(target.checked ? null : 90)}>
+        lossless
+      </Checkbox>
+      {quality !== null && (
+        <label className="field">
+          <span>quality</span>
+          <InputNumber min={1} max={100} value={quality} onChange={(next) => next !== null && onChange(next)} />
+        </label>
+      )}
+      <p className="quiet">For screens: RGB of 8 bits, up to 16 383 px a side. Labs rarely take it.</p>
+    </Space>
+  );
+}
+
 function depthOf(file: File): Depth {
   if (file.kind === 'tiff' || file.kind === 'png') return file.depth;
   return file.kind === 'pdf' && file.pixels.kind === 'whole' ? file.pixels.depth : 'AS_ORIGINAL';
@@ -54,6 +77,7 @@ function depthOf(file: File): Depth {
 
 function qualityOf(file: File): number {
   if (file.kind === 'jpeg') return file.quality;
+  if (file.kind === 'webp') return file.quality ?? 95;
   return file.kind === 'pdf' && file.pixels.kind === 'jpeg' ? file.pixels.quality : 95;
 }
 

@@ -1,5 +1,5 @@
 import { Checkbox, InputNumber, Select } from 'antd';
-import { LengthInput } from './LengthInput';
+import { LengthInput } from '../../shared/LengthInput';
 import type { TicketDocument } from './queries';
 import { TwoNumbers } from './TwoNumbers';
 import { sideWords } from './words';

@@ -8,8 +8,10 @@ import { ColourForm } from './ColourForm';
 import { EdgesForm } from './EdgesForm';
 import { edgesWords } from './edgesWords';
 import { FileForm } from './FileForm';
+import { MarkForm } from './MarkForm';
 import { MetadataForm } from './MetadataForm';
 import { Phrase } from './Phrase';
+import { ProductWords } from './ProductWords';
 import {
   Choice,
   FitForm,
@@ -27,11 +29,13 @@ import {
   fileWords,
   fitWords,
   letterWords,
+  markWords,
   metadataWords,
   sharpeningWords,
   newBricks,
   resamplingWords,
   sizeWords,
+  subfolderWords,
   turnWords,
   viewingWords,
 } from './words';
@@ -45,20 +49,50 @@ interface Props {
   onChange: (part: Partial<TicketDocument>) => void;
 }
 
+/** What a ticket says whose files stay as they are. */
+const untouched = { size: { kind: 'own' }, edges: { kind: 'none' }, sharpening: { kind: 'none' }, colour: { kind: 'keep' }, mark: null, product: null } as const;
+
 /** The ticket as a sentence. */
 export function Sentence({ document, pieces, problems, plan, onChange }: Props) {
   const wrong = (subject: string) => problems.find((problem) => problem.subject === subject);
   const onPaper = document.size.kind === 'paper' || document.size.kind === 'pixels';
   const copies = document.copies ?? 1;
-  const letters = document.letters ?? 'AS_IT_IS';
   const metadata = document.metadata ?? usualMetadata;
   const title = useProfileTitle(document.colour.kind === 'keep' ? undefined : document.colour.profile.digest);
+  const filePhrase = (
+    <Phrase after="," words={fileWords(document.file)} label="File" problem={wrong('file')}>
+      {() => (
+        <FileForm
+          value={document.file}
+          // A file that stays as it is leaves nothing else to say of it.
+          onChange={(file) => onChange(file.kind === 'as-it-is' ? { ...untouched, file } : { file })}
+        />
+      )}
+    </Phrase>
+  );
+  if (document.file.kind === 'as-it-is') {
+    return (
+      <p className="sentence">
+        Rename {pieces === 0 ? 'every picture' : pieces === 1 ? 'the picture' : `all ${pieces} pictures`} as{' '}
+        {filePhrase}
+        <Naming document={document} wrong={wrong} onChange={onChange} />
+      </p>
+    );
+  }
   return (
     <p className="sentence">
       Print {pieces === 0 ? 'every picture' : pieces === 1 ? 'the picture' : `all ${pieces} pictures`}{' '}
       <Phrase after="," words={copies === 1 ? 'one copy each' : `${copies} copies each`} label="Copies" problem={wrong('copies')}>
         {() => <NumberField label="copies of each picture" min={1} max={999} value={copies} onChange={(changed) => onChange({ copies: changed })} />}
       </Phrase>{' '}
+      {document.product && (
+        <>
+          held to{' '}
+          <Phrase after="," words={`the rule of “${document.product.name}”`} label="Product" problem={wrong('product')}>
+            {(close) => <ProductWords product={document.product!} onRemove={() => { onChange({ product: null }); close(); }} />}
+          </Phrase>{' '}
+        </>
+      )}
       at{' '}
       <Phrase after="," words={sizeWords(document.size)} label="Size" problem={wrong('size')}>
         {() => <SizeForm value={document.size} onChange={(size) => onChange({ size })} />}
@@ -111,13 +145,26 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
         {() => <ColourForm value={document.colour} rounding={document.rounding} onChange={onChange} />}
       </Phrase>
       {' '}as{' '}
-      <Phrase after="," words={fileWords(document.file)} label="File" problem={wrong('file')}>
-        {() => <FileForm value={document.file} onChange={(file) => onChange({ file })} />}
+      {filePhrase}
+      {' '}
+      <Phrase after="," words={markWords(document.mark ?? null)} label="Mark" problem={wrong('mark')}>
+        {() => <MarkForm value={document.mark ?? null} onChange={(mark) => onChange({ mark })} />}
       </Phrase>
       {' '}carrying{' '}
       <Phrase after="," words={metadataWords(metadata)} label="Metadata">
         {() => <MetadataForm value={metadata} onChange={(changed) => onChange({ metadata: changed })} />}
       </Phrase>
+      <Naming document={document} wrong={wrong} onChange={onChange} />
+    </p>
+  );
+}
+
+/** How pieces are named, and where they lie. */
+function Naming({ document, wrong, onChange }: Pick<Props, 'document' | 'onChange'> & { wrong: (subject: string) => ProblemDetail | undefined }) {
+  const letters = document.letters ?? 'AS_IT_IS';
+  const subfolders = document.subfolders ?? 'FLATTENED';
+  return (
+    <>
       {' '}named{' '}
       <Bricks
         name="Name brick"
@@ -136,7 +183,7 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
         </span>
       )}
       {' '}into{' '}
-      <Phrase after="." words={document.folder} label="Folder" problem={wrong('folder')}>
+      <Phrase after="," words={document.folder} label="Folder" problem={wrong('folder')}>
         {() => (
           <TextForm
             label="new folder inside deliveries"
@@ -146,6 +193,10 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
           />
         )}
       </Phrase>
-    </p>
+      {' '}
+      <Phrase after="." words={subfolderWords[subfolders]} label="Subfolders">
+        {() => <Choice value={subfolders} words={subfolderWords} onChange={(changed) => onChange({ subfolders: changed })} />}
+      </Phrase>
+    </>
   );
 }

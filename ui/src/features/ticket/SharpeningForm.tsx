@@ -1,6 +1,6 @@
 import { InputNumber, Radio, Slider, Space } from 'antd';
 import '../../shared/field.css';
-import { LengthInput } from './LengthInput';
+import { LengthInput } from '../../shared/LengthInput';
 import { Choice } from './phrases';
 import type { TicketDocument } from './queries';
 import { paperWords } from './words';
@@ -20,6 +20,7 @@ export function SharpeningForm({ value, onChange }: Props) {
   const choose = (kind: Sharpening['kind']) => {
     if (kind === 'none') onChange({ kind });
     if (kind === 'paper') onChange({ kind, paper: 'LUSTRE' });
+    if (kind === 'screen') onChange({ kind });
     if (kind === 'exact') onChange({ kind, strength: 30, radius: { value: 0.09, unit: MM }, threshold: 1 });
     if (kind === 'local-contrast') onChange({ kind, strength: 15, radius: { value: 2.5, unit: MM } });
   };
@@ -34,6 +35,7 @@ export function SharpeningForm({ value, onChange }: Props) {
               <Choice value={value.paper} onChange={(paper) => onChange({ ...value, paper })} words={paperWords} />
             </div>
           )}
+          <Radio value="screen">sharpened for screens: a radius in pixels, whatever the ppi</Radio>
           <Radio value="exact">sharpened by exact values</Radio>
           {value.kind === 'exact' && <ExactValues value={value} onChange={onChange} />}
           <Radio value="local-contrast">local contrast: for line art and flat shapes</Radio>

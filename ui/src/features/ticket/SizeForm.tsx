@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Radio, Select, Space } from 'antd';
-import { LengthInput } from './LengthInput';
+import { LengthInput } from '../../shared/LengthInput';
 import { ScaledForm } from './ScaledForm';
 import { papersQuery, type TicketDocument } from './queries';
 import { TwoNumbers } from './TwoNumbers';

@@ -5,19 +5,20 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api } from '../../api/client';
 import { Problem, type ProblemDetail } from '../../api/problems';
 import { count } from '../../shared/format';
-import { NameField } from '../../shared/NameField';
 import { Failed, Loading } from '../../shared/states';
 import { useJob } from '../jobs';
 import { useOriginals } from '../originals';
-import { saveTicket, useSavedTickets } from '../savedtickets';
+import { useSavedTickets } from '../savedtickets';
 import { Meaning } from './Meaning';
 import { TextForm } from './phrases';
 import { NearLines } from './NearLines';
-import { activate, estimateQuery, planQuery, startRun, startRunOfJob, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketDocument, type TicketView } from './queries';
+import { activate, beginningsQuery, estimateQuery, planQuery, startRun, startRunOfJob, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketDocument, type TicketView } from './queries';
 import { NamesShown } from './NamesShown';
 import { Sentence } from './Sentence';
 import { SheetDrawing } from './SheetDrawing';
+import { SaveFor } from './SaveFor';
 import { TicketOrder } from './TicketOrder';
+import { UseKept } from './UseKept';
 import { useTicketEdit } from './useTicketEdit';
 import '../../shared/field.css';
 import './ticket.css';
@@ -72,11 +73,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
     onError: tell,
   });
   const saved = useSavedTickets();
-  const save = useMutation({
-    mutationFn: (name: string) => saveTicket(queries, name, document),
-    onSuccess: ({ name }) => void message.success(`Saved as “${name}”. Other jobs can use it.`),
-    onError: tell,
-  });
+  const beginnings = useQuery(beginningsQuery()).data ?? [];
   const remove = useMutation({
     mutationFn: () => answer(api.DELETE('/api/v1/tickets/{id}', { params: { path: { id: ticket.id } } })),
     onSuccess: () => {
@@ -110,6 +107,11 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
                   label: 'a copy of this one',
                   onClick: () => add.mutate({ ...document, name: `${document.name} 2`, folder: `${document.folder}-b` }),
                 },
+                ...beginnings.map((begun) => ({
+                  key: begun.name,
+                  label: begun.name,
+                  onClick: () => add.mutate(begun),
+                })),
                 ...saved.map(({ id, name, document: kept }) => ({
                   key: id,
                   label: `saved: ${name}`,
@@ -133,30 +135,8 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           />
           {estimate && <NamesShown names={estimate.pictures.map(({ name }) => name)} />}
           <div className="docket-foot">
-            {saved.length > 0 && (
-              <Dropdown
-                trigger={['click']}
-                menu={{
-                  items: saved.map(({ id, name, document: kept }) => ({
-                    key: id,
-                    label: name,
-                    onClick: () => change({ ...kept, name: document.name, folder: document.folder }),
-                  })),
-                }}
-              >
-                <Button type="text" size="small">
-                  Use a saved ticket here
-                </Button>
-              </Dropdown>
-            )}
-            <Popover
-              trigger="click"
-              content={<NameField label="name to save it under" value={document.name} onKeep={(name) => save.mutate(name)} />}
-            >
-              <Button type="text" size="small" loading={save.isPending}>
-                Save for other jobs
-              </Button>
-            </Popover>
+            <UseKept document={document} onChange={change} />
+            <SaveFor document={document} />
             <Popover
               trigger="click"
               content={<TextForm label="name of this ticket" value={document.name} onChange={(name) => change({ name })} />}

@@ -1,6 +1,6 @@
 import { Checkbox, Input, InputNumber, Radio, Space } from 'antd';
 import { useState } from 'react';
-import { LengthInput } from './LengthInput';
+import { LengthInput } from '../../shared/LengthInput';
 import type { TicketDocument } from './queries';
 import { anchorWords, methodNames, methodPurposes, turnWords, viewingWords } from './words';
 import '../../shared/field.css';

@@ -23,6 +23,14 @@ export const ticketsQuery = (jobId: string) =>
 
 export const useTickets = (jobId: string) => useQuery(ticketsQuery(jobId));
 
+/** What a ticket can begin with. */
+export const beginningsQuery = () =>
+  queryOptions({
+    queryKey: ['ticket-beginnings'],
+    queryFn: () => answer(api.GET('/api/v1/ticket-beginnings')),
+    staleTime: Infinity,
+  });
+
 export const papersQuery = () =>
   queryOptions({
     queryKey: ['papers'],

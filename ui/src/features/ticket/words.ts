@@ -194,6 +194,8 @@ export function sharpeningWords(sharpening: TicketDocument['sharpening']): strin
       return 'not sharpened';
     case 'paper':
       return `sharpened for ${paperWords[sharpening.paper]}`;
+    case 'screen':
+      return 'sharpened for screens';
     case 'exact':
       return `sharpened by hand, strength ${sharpening.strength}`;
     case 'local-contrast':
@@ -212,7 +214,7 @@ const chromaWords: Record<Extract<TicketDocument['file'], { kind: 'jpeg' }>['chr
 const packingWords = { PLAIN: '', LZW: ', compressed by LZW', DEFLATE: ', compressed by Deflate' };
 
 /** The most bytes of a file, where they are limited. */
-const limitWords = (most?: number | null) => (most ? `, or less so that it has at most ${decimals(most / 1000, 0)} kB` : '');
+const limitWords = (most?: number | null) => (most ? ` or less, up to ${decimals(most / 1000, 0)} kB` : '');
 
 export function fileWords(file: TicketDocument['file']): string {
   switch (file.kind) {
@@ -222,6 +224,10 @@ export function fileWords(file: TicketDocument['file']): string {
       return `TIFF${depthWords[file.depth]}${packingWords[file.packing]}`;
     case 'png':
       return `PNG${depthWords[file.depth]}`;
+    case 'webp':
+      return file.quality ? `WebP, quality ${file.quality}` : 'WebP, lossless';
+    case 'as-it-is':
+      return 'their own files, untouched';
     case 'pdf': {
       const pixels = file.pixels.kind === 'jpeg' ? `JPEG quality ${file.pixels.quality}${chromaWords[file.pixels.chroma]} inside` : `lossless${depthWords[file.pixels.depth]}`;
       return `PDF pages, ${pixels}${file.marks === 'NONE' ? '' : ', with marks'}`;
@@ -256,6 +262,29 @@ export const letterWords: Record<NonNullable<TicketDocument['letters']>, string>
   AS_IT_IS: 'in letters as they are',
   LOWER: 'in small letters',
   UPPER: 'in capital letters',
+};
+
+export const markPlaceWords: Record<NonNullable<TicketDocument['mark']>['place'], string> = {
+  TOP_LEFT: 'top left',
+  TOP: 'at the top',
+  TOP_RIGHT: 'top right',
+  LEFT: 'at the left',
+  MIDDLE: 'in the middle',
+  RIGHT: 'at the right',
+  FOOT_LEFT: 'bottom left',
+  FOOT: 'at the bottom',
+  FOOT_RIGHT: 'bottom right',
+  ACROSS: 'across the picture',
+  TILED: 'tiled over the picture',
+};
+
+export function markWords(mark: TicketDocument['mark']): string {
+  return mark ? `marked “${mark.text.trim()}” ${markPlaceWords[mark.place]}` : 'without a mark';
+}
+
+export const subfolderWords: Record<NonNullable<TicketDocument['subfolders']>, string> = {
+  FLATTENED: 'all in one folder',
+  KEPT: 'in the subfolders of the pile',
 };
 
 export function brickWords(brick: Brick): string {

@@ -7,6 +7,14 @@ public interface CaptionRenderer {
     /** How much of each pixel of the total a line's letters cover. */
     Coverage draw(CaptionLine line);
 
+    /** The same of a line that is turned about the middle of its letters, anticlockwise. */
+    default Coverage drawTurned(CaptionLine line, double degrees) {
+        if (degrees == 0) {
+            return draw(line);
+        }
+        throw new IllegalArgumentException("degrees: expected 0, got " + degrees);
+    }
+
     /**
      * Shapes: shares has height × width of the place, row-major. Units: 0 to 255.
      */

@@ -40,6 +40,13 @@ public final class Inked implements PixelSource {
         return this;
     }
 
+    /** @param strength share that is covered where a letter covers all */
+    public Inked withFaintWords(CaptionRenderer.Coverage words, double strength, float[] colour) {
+        float most = (float) strength;
+        inks.add(new Ink(words.place(), (x, y) -> words.share(x, y) * most, colour));
+        return this;
+    }
+
     public Inked withMark(Stroke mark, float[] black, float[] white) {
         inks.add(new Ink(mark.reach(), mark::inked, white));
         inks.add(new Ink(mark.reach(), mark::black, black));

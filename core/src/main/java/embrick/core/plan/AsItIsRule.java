@@ -28,6 +28,9 @@ final class AsItIsRule {
         if (!(ticket.sharpening() instanceof Sharpening.None)) {
             problems.add(problem("sharpening", "no sharpening", "sharpening"));
         }
+        if (ticket.mark().isPresent()) {
+            problems.add(problem("mark", "no mark", "one"));
+        }
         if (!(ticket.colour() instanceof OutputColour.Keep)) {
             problems.add(problem("colour", "colours kept", "another profile"));
         }

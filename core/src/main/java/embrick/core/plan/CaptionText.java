@@ -10,7 +10,7 @@ import java.util.Objects;
  */
 public record CaptionText(String text, double widthEm, String missing) {
     /** Half the height of an x in ems: the middle of a line of letters lies so far above where they stand. */
-    static final double HALF_SMALL_LETTER = 0.26;
+    public static final double HALF_SMALL_LETTER = 0.26;
 
     public CaptionText {
         Objects.requireNonNull(text);

@@ -4,6 +4,7 @@ import embrick.core.colour.ColourPath;
 import embrick.core.colour.PaperColour;
 import embrick.core.edge.Bands;
 import embrick.core.edge.Extension;
+import embrick.core.edge.Marking;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
 import embrick.core.metadata.MetadataChoice;
@@ -30,6 +31,7 @@ import java.util.Optional;
  * @param picture where the picture stands, in the sheet's pixels: on it, all of it when the sheet is filled, or beyond it
  *     on all sides where the bands show the picture itself
  * @param window which part of the picture, at which tilt and scale; its output is the picture's pixels
+ * @param marking words over the finished picture; empty for none
  * @param corners how what a tilted picture leaves bare is filled; {@code COVERED} where nothing is bare
  * @param resampling the method that is used, chosen or picked
  * @param metadata that the file carries over from its original, and its own words
@@ -42,6 +44,7 @@ public record Plan(
         Source source,
         PixelSize sheet,
         Extension extension,
+        Optional<Marking> marking,
         PixelRect picture,
         Window window,
         Corners corners,
@@ -63,6 +66,8 @@ public record Plan(
         Objects.requireNonNull(resampling);
         Objects.requireNonNull(sharpening);
         Objects.requireNonNull(extension);
+        // Plans that were stored before had none.
+        marking = marking == null ? Optional.empty() : marking;
         Objects.requireNonNull(metadata);
         Objects.requireNonNull(rounding);
         if (!picture.isInside(sheet) && !picture.covers(sheet)) {
@@ -106,9 +111,9 @@ public record Plan(
         return window.seenAs().seenSize(source.stored());
     }
 
-    /** Whether the picture's own pixels are only re-marked: none is mixed from others. */
+    /** Whether the picture's own pixels are only re-marked: none is mixed from others, nor drawn over. */
     public boolean keepsPixels() {
-        return window.keepsPixels(seen());
+        return window.keepsPixels(seen()) && marking.isEmpty();
     }
 
     public Plan withResampling(Resampling other) {
@@ -124,11 +129,17 @@ public record Plan(
     }
 
     /** The same picture on other pixels. */
-    Plan onSheet(PixelSize otherSheet, Extension otherExtension, PixelRect otherPicture, Window otherWindow) {
+    Plan onSheet(
+            PixelSize otherSheet,
+            Extension otherExtension,
+            Optional<Marking> otherMarking,
+            PixelRect otherPicture,
+            Window otherWindow) {
         return new Plan(
                 source,
                 otherSheet,
                 otherExtension,
+                otherMarking,
                 otherPicture,
                 otherWindow,
                 corners,
@@ -152,6 +163,7 @@ public record Plan(
                 source,
                 sheet,
                 extension,
+                marking,
                 picture,
                 window,
                 corners,

@@ -46,6 +46,9 @@ final class PlanNotices {
                             "enlarged %.1f times: new pixels, no new detail",
                             1 / plan.window().scale())));
         }
+        if (ticket.mark().isPresent() && ticket.size() instanceof Size.OnPaper) {
+            notices.add(new Notice("mark-on-print", "a mark is drawn over a print: marks are for screens"));
+        }
         kept(ticket, plan).ifPresent(notices::add);
         if (ticket.fit() instanceof Fit.Cut && !plan.picture().covers(plan.sheet())) {
             notices.add(new Notice(

@@ -5,6 +5,7 @@ import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Rendering;
 import embrick.core.edge.Bands;
 import embrick.core.edge.Extension;
+import embrick.core.edge.Marking;
 import embrick.core.edge.Stroke;
 import embrick.core.framing.Framing;
 import embrick.core.framing.Framing.Corners;
@@ -53,17 +54,17 @@ public final class Planner {
         if (ticket.edges() instanceof Edges.Border border && border.caption().isPresent()) {
             throw new IllegalArgumentException("caption: expected the picture's words, got none");
         }
-        return plan(facts, ticket, framing, Optional.empty());
+        return plan(facts, ticket, framing, MeasuredWords.NONE);
     }
 
-    /** @param words of the caption, where the ticket asks for one */
-    public static Planning plan(SourceFacts facts, Ticket ticket, Framing framing, Optional<CaptionText> words) {
+    /** @param words of the caption and the mark, where the ticket asks for them */
+    public static Planning plan(SourceFacts facts, Ticket ticket, Framing framing, MeasuredWords words) {
         return ticket.file() instanceof FileFormat.AsItIs
                 ? planned(facts, ticket.withPpi(facts.across().orElse(ticket.ppi())), Framing.centred(), words)
                 : planned(facts, ticket, framing, words);
     }
 
-    private static Planning planned(SourceFacts facts, Ticket ticket, Framing framing, Optional<CaptionText> words) {
+    private static Planning planned(SourceFacts facts, Ticket ticket, Framing framing, MeasuredWords words) {
         List<Problem> problems = new ArrayList<>(AsItIsRule.problems(ticket));
         problems.addAll(ProductCheck.problems(ticket));
         problems.addAll(ColourRule.problems(facts, ticket));
@@ -74,16 +75,19 @@ public final class Planner {
         OrientedPicture seen = OrientedPicture.of(facts, framing);
         Layout layout =
                 Layout.of(seen, ticket, framing, printedPpi.orElse(ticket.ppi().toPpi()));
-        EdgeRule edges = EdgeRule.of(ticket, layout.sheet(), words);
+        EdgeRule edges = EdgeRule.of(ticket, layout.sheet(), words.caption());
         problems.addAll(PlanLimits.sizeProblems(layout.sheet(), edges.bands(), ticket));
         problems.addAll(PlanLimits.paperProblems(layout, ticket));
         problems.addAll(edges.problems(layout.picture()));
+        PixelRect shown = shown(layout, edges.bands());
+        problems.addAll(MarkRule.problems(ticket, words.mark(), shown));
         SharpeningRule.problem(ticket.sharpening(), ticket.ppi()).ifPresent(problems::add);
         ProductCheck.problem(ticket, ticket.ppi().toPpi() * layout.scale()).ifPresent(problems::add);
         if (!problems.isEmpty()) {
             return new Planning.Refused(problems);
         }
-        Plan plan = assemble(facts, ticket, framing, seen, layout, edges);
+        Optional<Marking> marking = MarkRule.marking(ticket, words.mark(), shown);
+        Plan plan = assemble(facts, ticket, framing, seen, layout, edges, marking);
         return new Planning.Ready(plan, PlanNotices.of(facts, ticket, plan));
     }
 
@@ -97,8 +101,25 @@ public final class Planner {
         return OptionalDouble.of(ticket.ppi().toPpi());
     }
 
+    /** What is seen of the picture, on the total. */
+    private static PixelRect shown(Layout layout, Bands bands) {
+        PixelRect picture = layout.picture();
+        PixelSize sheet = layout.sheet();
+        int left = Math.clamp(picture.x(), 0, sheet.width() - 1);
+        int top = Math.clamp(picture.y(), 0, sheet.height() - 1);
+        int right = Math.clamp(picture.right(), left + 1, sheet.width());
+        int bottom = Math.clamp(picture.bottom(), top + 1, sheet.height());
+        return bands.onTotal(new PixelRect(left, top, right - left, bottom - top));
+    }
+
     private static Plan assemble(
-            SourceFacts facts, Ticket ticket, Framing framing, OrientedPicture seen, Layout layout, EdgeRule edges) {
+            SourceFacts facts,
+            Ticket ticket,
+            Framing framing,
+            OrientedPicture seen,
+            Layout layout,
+            EdgeRule edges,
+            Optional<Marking> marking) {
         PixelRect picture = layout.picture();
         double scale = layout.scale();
         double centreX = layout.centreX();
@@ -126,6 +147,7 @@ public final class Planner {
                 source,
                 layout.sheet(),
                 extension,
+                marking,
                 reach.isNone()
                         ? picture
                         : new PixelRect(

@@ -55,7 +55,12 @@ public final class ReducedPlan {
                                 (double) place.width() / picture.width(), (double) place.height() / picture.height()),
                 whole.tiltDegrees());
         Extension extension = extension(plan.extension(), sheet, total, reduction);
-        Plan reduced = plan.onSheet(new PixelSize(sheet.width(), sheet.height()), extension, picture, window)
+        Plan reduced = plan.onSheet(
+                        new PixelSize(sheet.width(), sheet.height()),
+                        extension,
+                        plan.marking().map(marking -> marking.reduced(reduction)),
+                        picture,
+                        window)
                 .withSharpening(sharpening(plan, reduction));
         return reduction < WIDE ? reduced : reduced.withResampling(Resampling.by(Method.AREA));
     }

@@ -14,6 +14,7 @@ import embrick.core.ticket.Ticket;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.util.List;
+import java.util.Optional;
 
 /** The plan of a small picture for the screen: the whole picture in sRGB, its longest side as asked or as it is. */
 public final class SmallPlan {
@@ -43,7 +44,7 @@ public final class SmallPlan {
                 Math.round(size.height() / scale)));
         double even = Math.max((double) size.width() / small.width(), (double) size.height() / small.height());
         Window window = new Window(whole.window().seenAs(), small, size.width() / 2.0, size.height() / 2.0, even, 0);
-        return whole.onSheet(small, whole.extension(), PixelRect.whole(small), window)
+        return whole.onSheet(small, whole.extension(), Optional.empty(), PixelRect.whole(small), window)
                 .withResampling(Resampling.by(Method.LANCZOS3));
     }
 }

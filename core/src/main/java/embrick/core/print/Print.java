@@ -7,6 +7,7 @@ import embrick.core.edge.Bands;
 import embrick.core.edge.CaptionRenderer;
 import embrick.core.edge.Extension;
 import embrick.core.edge.Inked;
+import embrick.core.edge.Marking;
 import embrick.core.edge.RimMean;
 import embrick.core.edge.Stroke;
 import embrick.core.edge.WithBands;
@@ -67,6 +68,14 @@ public final class Print implements PixelRows {
     private static final class Shared {
         private final List<UnsharpMask> sharpened = new CopyOnWriteArrayList<>();
         private float[] rimMean;
+        private List<MarkedWord> words;
+
+        synchronized List<MarkedWord> words(Supplier<List<MarkedWord>> drawing) {
+            if (words == null) {
+                words = drawing.get();
+            }
+            return words;
+        }
 
         synchronized float[] rimMean(Supplier<float[]> reading) {
             if (rimMean == null) {
@@ -111,12 +120,14 @@ public final class Print implements PixelRows {
 
     private PixelSource inked(PixelSource pixels) {
         Extension extension = plan.extension();
-        if (extension.keyLine().isEmpty()
+        if (plan.marking().isEmpty()
+                && extension.keyLine().isEmpty()
                 && extension.caption().isEmpty()
                 && extension.marks().isEmpty()) {
             return pixels;
         }
         Inked inked = new Inked(pixels, channels());
+        plan.marking().ifPresent(marking -> draw(marking, inked));
         extension
                 .keyLine()
                 .ifPresent(line -> inked.withLineRound(plan.sheetOnTotal(), line.width(), colour(line.colour())));
@@ -126,6 +137,28 @@ public final class Print implements PixelRows {
         }
         return inked;
     }
+
+    private void draw(Marking marking, Inked inked) {
+        for (MarkedWord word : shared.words(() -> words(marking))) {
+            inked.withFaintWords(word.letters(), marking.strength(), colour(word.colour()));
+        }
+    }
+
+    /** Drawn once for all threads, each in the tone that its place asks for. */
+    private List<MarkedWord> words(Marking marking) {
+        InsideEdges under = new InsideEdges(plan, original, colour(plan.paper()), transforms);
+        PixelRect groundOnTotal = plan.extension().bands().onTotal(plan.ground());
+        return marking.lines().stream()
+                .map(line -> letters.drawTurned(line, marking.degrees()))
+                .map(drawn -> new MarkedWord(
+                        drawn,
+                        MarkTone.isDark(under, groundOnTotal, channels(), drawn)
+                                ? PaperColour.BLACK
+                                : PaperColour.WHITE))
+                .toList();
+    }
+
+    private record MarkedWord(CaptionRenderer.Coverage letters, PaperColour colour) {}
 
     @Override
     public PixelSize size() {

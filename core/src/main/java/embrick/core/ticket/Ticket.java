@@ -12,6 +12,7 @@ import java.util.function.Consumer;
  *
  * @param ppi the resolution worked at and marked in the file
  * @param metadata that files carry over from their originals, and their own words
+ * @param mark over the pictures; empty for none
  * @param product whose rule it is held to; empty for none
  * @param viewing from how far the print is looked at: it sets the ppi a verdict asks for
  */
@@ -29,6 +30,7 @@ public record Ticket(
         FileFormat file,
         MetadataChoice metadata,
         NamePattern names,
+        Optional<Mark> mark,
         Optional<ProductRule> product) {
     public Ticket {
         Objects.requireNonNull(size);
@@ -44,6 +46,7 @@ public record Ticket(
         Objects.requireNonNull(file);
         Objects.requireNonNull(metadata);
         Objects.requireNonNull(names);
+        Objects.requireNonNull(mark);
         Objects.requireNonNull(product);
     }
 
@@ -63,6 +66,7 @@ public record Ticket(
                 file,
                 MetadataChoice.NOTHING,
                 NamePattern.ORIGINAL,
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -123,6 +127,10 @@ public record Ticket(
 
     public Ticket withMetadata(MetadataChoice other) {
         return with(draft -> draft.metadata = other);
+    }
+
+    public Ticket withMark(Optional<Mark> other) {
+        return with(draft -> draft.mark = other);
     }
 
     public Ticket withProduct(Optional<ProductRule> other) {

@@ -19,6 +19,7 @@ final class TicketDraft {
     FileFormat file;
     MetadataChoice metadata;
     final NamePattern names;
+    Optional<Mark> mark;
     Optional<ProductRule> product;
 
     TicketDraft(Ticket ticket) {
@@ -35,6 +36,7 @@ final class TicketDraft {
         file = ticket.file();
         metadata = ticket.metadata();
         names = ticket.names();
+        mark = ticket.mark();
         product = ticket.product();
     }
 
@@ -53,6 +55,7 @@ final class TicketDraft {
                 file,
                 metadata,
                 names,
+                mark,
                 product);
     }
 }

@@ -110,7 +110,10 @@ class EdgesOnPaperTest {
 
         private Planning planned(Ticket ticket, double widthEm) {
             return Planner.plan(
-                    picture(6000, 4000), ticket, Framing.centred(), Optional.of(new CaptionText("pier", widthEm, "")));
+                    picture(6000, 4000),
+                    ticket,
+                    Framing.centred(),
+                    MeasuredWords.ofCaption(Optional.of(new CaptionText("pier", widthEm, ""))));
         }
 
         @Test

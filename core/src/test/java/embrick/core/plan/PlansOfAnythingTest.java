@@ -32,6 +32,7 @@ import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Mark;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.PaperKind;
@@ -74,7 +75,9 @@ class PlansOfAnythingTest {
             SourceFacts facts = facts();
             Ticket ticket = ticket();
             Framing framing = framing();
-            Optional<CaptionText> words = hasCaption(ticket) ? Optional.of(words()) : Optional.empty();
+            MeasuredWords words = new MeasuredWords(
+                    hasCaption(ticket) ? Optional.of(words()) : Optional.empty(),
+                    ticket.mark().map(_ -> words()));
             try {
                 switch (Planner.plan(facts, ticket, framing, words)) {
                     case Planning.Refused refused ->
@@ -318,6 +321,10 @@ class PlansOfAnythingTest {
                 file(),
                 MetadataChoice.NOTHING,
                 NamePattern.ORIGINAL,
+                random.nextInt(4) == 0
+                        ? Optional.of(new Mark(
+                                "Kites", any(Mark.Place.class), 1 + random.nextInt(30), 1 + random.nextInt(100)))
+                        : Optional.empty(),
                 random.nextInt(8) == 0 ? Optional.of(built(this::product)) : Optional.empty());
     }
 

@@ -14,6 +14,7 @@ import embrick.core.framing.Framing;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.CaptionText;
+import embrick.core.plan.MeasuredWords;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
@@ -354,7 +355,7 @@ class EdgesPrintTest {
                         embrick.core.Sample.picture(WIDTH, HEIGHT),
                         FACE.withEdges(captioned),
                         FRAMING,
-                        Optional.of(new CaptionText("x", 0.5, ""))))
+                        MeasuredWords.ofCaption(Optional.of(new CaptionText("x", 0.5, "")))))
                 .plan();
         PixelRect place = new PixelRect(50, 100, 2, 1);
         CaptionRenderer half = _ -> new CaptionRenderer.Coverage(place, new byte[] {(byte) 255, 51});

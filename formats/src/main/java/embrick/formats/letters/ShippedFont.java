@@ -66,10 +66,22 @@ public final class ShippedFont implements CaptionRenderer {
 
     @Override
     public Coverage draw(CaptionLine line) {
+        return drawTurned(line, 0);
+    }
+
+    @Override
+    public Coverage drawTurned(CaptionLine line, double degrees) {
         double length = measured(line.text()).widthEm() * line.emPixels();
         double scale = line.emPixels() / unitsPerEm;
         Path2D outlines = outlines(line.text());
         outlines.transform(new AffineTransform(scale, 0, 0, -scale, line.middleX() - length / 2, line.baseline()));
+        if (degrees != 0) {
+            // About the middle of small letters, anticlockwise where y goes down.
+            outlines.transform(AffineTransform.getRotateInstance(
+                    -Math.toRadians(degrees),
+                    line.middleX(),
+                    line.baseline() - CaptionText.HALF_SMALL_LETTER * line.emPixels()));
+        }
         Rectangle2D bounds = outlines.getBounds2D();
         int x = (int) Math.floor(bounds.getMinX()) - 1;
         int y = (int) Math.floor(bounds.getMinY()) - 1;

@@ -15,7 +15,7 @@ import java.util.Map;
 @Schema(name = "NamePatternDocument", description = "How files are named, for any ticket")
 public record NamePatternDocument(
         int schemaVersion,
-        @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
+        @NotEmpty @Size(min = 1, max = 20) List<@NotNull @Valid BrickDocument> names,
         @NotNull LetterCase letters,
         @NotNull Subfolders subfolders)
         implements KeptDocument {

@@ -10,6 +10,7 @@ import embrick.core.ticket.FileFormat.Chroma;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.FileFormat.PageMarks;
 import embrick.core.ticket.Fit.TrimMarks;
+import embrick.core.ticket.Mark;
 import embrick.core.ticket.NamePattern.LetterCase;
 import embrick.core.ticket.NamePattern.Subfolders;
 import embrick.core.ticket.PaperKind;
@@ -57,7 +58,7 @@ public record TicketDocument(
         @Valid
         MetadataDocument metadata,
 
-        @NotEmpty @Size(max = 20) List<@NotNull @Valid BrickDocument> names,
+        @NotEmpty @Size(min = 1, max = 20) List<@NotNull @Valid BrickDocument> names,
 
         @Schema(description = "How many prints are made of each file; the file is made once", defaultValue = "1")
         @Min(1)
@@ -73,6 +74,13 @@ public record TicketDocument(
         Subfolders subfolders,
 
         @NotNull @Size(min = 1, max = 120) String folder,
+
+        @Schema(
+                nullable = true,
+                requiredMode = Schema.RequiredMode.NOT_REQUIRED,
+                description = "Words drawn over the pictures; null for none")
+        @Valid
+        MarkDocument mark,
 
         @Schema(
                 nullable = true,
@@ -116,6 +124,7 @@ public record TicketDocument(
                 letters,
                 subfolders,
                 folder,
+                mark,
                 product);
     }
 
@@ -403,6 +412,17 @@ public record TicketDocument(
         record Date() implements BrickDocument {}
 
         record Words(@NotNull String text) implements BrickDocument {}
+    }
+
+    /** Words drawn over a picture: sizes in per cent of its short side, strength in per cent of full. */
+    public record MarkDocument(
+            @NotNull @Size(min = 1, max = 120) String text,
+            @NotNull Mark.Place place,
+            @Min(1) @Max(100) int sizePercent,
+            @Min(1) @Max(100) int strengthPercent) {
+        Mark toMark() {
+            return new Mark(text, place, sizePercent, strengthPercent);
+        }
     }
 
     /** Text in an original's name, and what is written in its place. */

@@ -9,6 +9,7 @@ import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Mark;
 import embrick.core.ticket.Measure;
 import embrick.core.ticket.NamePattern;
 import embrick.core.ticket.NamePattern.Brick;
@@ -74,6 +75,7 @@ public final class TicketDocuments {
                 LetterCase.AS_IT_IS,
                 Subfolders.FLATTENED,
                 "prints-8x10",
+                null,
                 null);
     }
 
@@ -90,6 +92,8 @@ public final class TicketDocuments {
         OutputColour colour = phrases.read("colour", () -> document.colour().toColour());
         FileFormat file = phrases.read("file", () -> file(document.file()));
         NamePattern names = phrases.read("names", () -> names(document));
+        Optional<Mark> mark = phrases.read(
+                "mark", () -> Optional.ofNullable(document.mark()).map(TicketDocument.MarkDocument::toMark));
         Optional<ProductRule> product = phrases.read(
                 "product", () -> Optional.ofNullable(document.product()).map(ProductRuleDocument.OfTicket::toRule));
         phrases.throwIfAny();
@@ -107,6 +111,7 @@ public final class TicketDocuments {
                 file,
                 document.metadata().toChoice(),
                 names,
+                mark,
                 product);
     }
 

@@ -4,12 +4,14 @@ import embrick.core.framing.Framing;
 import embrick.core.names.FileNames;
 import embrick.core.pixels.ColourModel;
 import embrick.core.plan.CaptionText;
+import embrick.core.plan.MeasuredWords;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Caption;
 import embrick.core.ticket.Edges;
+import embrick.core.ticket.Mark;
 import embrick.core.ticket.Ticket;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
@@ -70,7 +72,10 @@ public class PicturePlanner {
                         ordered.inOrder().indexOf(original.id()) + 1)))
                 .map(words::measured);
         return Planner.plan(
-                profiles.known(facts, original.profileDigest(), ordered.assumed()), ordered.ticket(), framing, text);
+                profiles.known(facts, original.profileDigest(), ordered.assumed()),
+                ordered.ticket(),
+                framing,
+                new MeasuredWords(text, ordered.ticket().mark().map(Mark::text).map(words::measured)));
     }
 
     private static Optional<Caption> caption(Ticket ticket) {

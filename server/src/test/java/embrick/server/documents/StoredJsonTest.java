@@ -12,6 +12,7 @@ import embrick.core.framing.HalfPlane;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.plan.CaptionText;
+import embrick.core.plan.MeasuredWords;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
@@ -99,7 +100,7 @@ class StoredJsonTest {
                                 FACTS,
                                 ticket.withEdges(edges).withFile(file),
                                 Framing.centred(),
-                                Optional.of(new CaptionText("Tide", 2, ""))))
+                                MeasuredWords.ofCaption(Optional.of(new CaptionText("Tide", 2, "")))))
                         .plan();
                 assertThat(json.plan(json.writePlan(plan))).isEqualTo(plan);
             }

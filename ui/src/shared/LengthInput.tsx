@@ -1,8 +1,8 @@
 import { Input } from 'antd';
 import { useEffect, useState } from 'react';
-import { answer, api } from '../../api/client';
-import { Problem } from '../../api/problems';
-import { lengthText, unitSymbol, type LengthUnit } from '../../shared/format';
+import { answer, api } from '../api/client';
+import { Problem } from '../api/problems';
+import { lengthText, unitSymbol, type LengthUnit } from './format';
 
 interface Value {
   value: number;
@@ -12,11 +12,12 @@ interface Value {
 interface Props {
   label: string;
   value: Value;
+  disabled?: boolean;
   onChange: (value: Value) => void;
 }
 
 /** A length typed with or without its unit, also one that the ticket does not use; the server reads it. */
-export function LengthInput({ label, value, onChange }: Props) {
+export function LengthInput({ label, value, disabled = false, onChange }: Props) {
   const said = `${lengthText(value.value, value.unit)} ${unitSymbol[value.unit]}`;
   const [text, setText] = useState(said);
   const [problem, setProblem] = useState('');
@@ -41,6 +42,7 @@ export function LengthInput({ label, value, onChange }: Props) {
       <span>{label}</span>
       <Input
         value={text}
+        disabled={disabled}
         status={problem ? 'error' : ''}
         onChange={(event) => setText(event.target.value)}
         onBlur={() => void read()}

@@ -1,0 +1,1 @@
+export { Desk } from './Desk';

@@ -1,0 +1,1 @@
+export { NamesPage as Component } from './shelves';

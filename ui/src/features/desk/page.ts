@@ -1,0 +1,1 @@
+export { InstrumentPage as Component } from './InstrumentPage';

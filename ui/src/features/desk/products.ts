@@ -1,0 +1,1 @@
+export { ProductsPage as Component } from './shelves';

@@ -1,0 +1,1 @@
+export { SizesPage as Component } from './shelves';

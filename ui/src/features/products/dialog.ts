@@ -1,0 +1,1 @@
+export { ProductsDrawer as default } from './ProductsDrawer';
