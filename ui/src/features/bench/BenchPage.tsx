@@ -203,6 +203,7 @@ export function BenchPage() {
           snaps={snaps}
           loupe={loupe}
           levelling={level.level !== undefined}
+          moves={planned?.plan.handling.moves}
           choosesCorners={planned?.plan.handling.corners !== 'TICKET'}
           ownOpen={ownOpen}
           undoes={framings.undoes}

@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import { memo, type ReactNode } from 'react';
+import type { Schemas } from '../../api/client';
 import type { Override, Framing } from '../framing';
 import type { TicketDocument } from '../ticket';
 import { guideWords, type Guide } from './Guides';
@@ -14,6 +15,8 @@ interface Props {
   snaps: boolean;
   loupe: boolean;
   levelling: boolean;
+  /** What can be done with the picture; none until it is planned. */
+  moves: Schemas['Handling']['moves'] | undefined;
   /** Whether bare corners are this picture's choice. */
   choosesCorners: boolean;
   ownOpen: boolean;
@@ -45,12 +48,18 @@ export const BenchTools = memo(function BenchTools(props: Props) {
         Accept, next <kbd>Enter</kbd>
       </Button>
       <div className="tools">
-        {tool('E', 'level line', 'level', props.levelling)}
-        {tool('T', 'turn sheet', 'turn-sheet')}
-        {tool('B', 'quarter turn', 'quarter')}
-        {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}
-        {props.choosesCorners &&
-          tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
+        {props.moves === 'NOTHING' ? (
+          <span className="quiet">This ticket only renames files: there is nothing to frame.</span>
+        ) : (
+          <>
+            {tool('E', 'level line', 'level', props.levelling)}
+            {tool('T', 'turn sheet', 'turn-sheet')}
+            {tool('B', 'quarter turn', 'quarter')}
+            {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}
+            {props.choosesCorners &&
+              tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
+          </>
+        )}
         {tool('G', guideWords[guide], 'guide', guide !== 'none')}
         {tool('N', 'snap', 'snap', props.snaps)}
         {tool('L', 'loupe', 'loupe', props.loupe)}

@@ -1,4 +1,7 @@
+import { Button } from 'antd';
+import { useState } from 'react';
 import { KeptPage, type Kept } from '../kept';
+import { ProductForm } from './ProductForm';
 import { brickWords, edgesWords, fileWords, letterWords, sizeWords, subfolderWords, useProductLines } from '../ticket';
 
 const sizeLine = ({ document }: Kept) =>
@@ -38,12 +41,20 @@ export const NamesPage = () => (
   />
 );
 
-export const ProductsPage = () => (
-  <KeptPage
-    kind="PRODUCT"
-    title="Products"
-    called="product rule"
-    empty={{ title: 'There is no product rule', words: 'Add one from a file.' }}
-    words={productLine}
-  />
-);
+export function ProductsPage() {
+  const [open, setOpen] = useState<Kept | 'new'>();
+  return (
+    <>
+      <KeptPage
+        kind="PRODUCT"
+        title="Products"
+        called="product rule"
+        empty={{ title: 'There is no product rule', words: 'Add a product, or a file of one.' }}
+        words={productLine}
+        actions={<Button onClick={() => setOpen('new')}>Add a product</Button>}
+        onOpen={setOpen}
+      />
+      {open && <ProductForm kept={open === 'new' ? undefined : open} onClose={() => setOpen(undefined)} />}
+    </>
+  );
+}

@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Button } from 'antd';
 import type { ReactNode } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { fileAsItIs } from '../../api/files';
@@ -13,10 +14,12 @@ interface Props {
   empty: { title: string; words: ReactNode };
   words: (kept: Kept) => ReactNode;
   actions?: ReactNode;
+  /** Opens one to be changed. */
+  onOpen?: (kept: Kept) => void;
 }
 
 /** All that is kept of one kind. */
-export function KeptPage({ kind, title, called, empty, words, actions }: Props) {
+export function KeptPage({ kind, title, called, empty, words, actions, onOpen }: Props) {
   const kept = useQuery(keptQuery(kind));
   const queries = useQueryClient();
   if (kept.isPending) return <Loading what={title.toLowerCase()} />;
@@ -35,6 +38,11 @@ export function KeptPage({ kind, title, called, empty, words, actions }: Props) 
         name: one.name,
         words: words(one),
         file: `/api/v1/kept/${one.id}/file`,
+        more: onOpen && (
+          <Button type="text" onClick={() => onOpen(one)}>
+            Change
+          </Button>
+        ),
         rename: (name) =>
           answer(
             api.PUT('/api/v1/kept/{id}', {

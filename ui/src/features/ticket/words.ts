@@ -279,7 +279,7 @@ export const markPlaceWords: Record<NonNullable<TicketDocument['mark']>['place']
 };
 
 export function markWords(mark: TicketDocument['mark']): string {
-  return mark ? `marked “${mark.text.trim()}” ${markPlaceWords[mark.place]}` : 'without a mark';
+  return mark ? `with “${mark.text.trim()}” drawn ${markPlaceWords[mark.place]}` : 'without a mark';
 }
 
 export const subfolderWords: Record<NonNullable<TicketDocument['subfolders']>, string> = {

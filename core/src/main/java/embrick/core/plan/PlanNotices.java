@@ -7,6 +7,7 @@ import embrick.core.resample.Resampling.Light;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
+import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Measure;
 import embrick.core.ticket.Size;
@@ -28,7 +29,8 @@ final class PlanNotices {
             notices.add(new Notice("first-page", "the file has several pictures: the first is used"));
         }
         Verdict verdict = plan.figures().verdict();
-        if (verdict != Verdict.FINE) {
+        // A file that stays as it is has no size that was asked for.
+        if (verdict != Verdict.FINE && !(ticket.file() instanceof FileFormat.AsItIs)) {
             notices.add(new Notice(
                     "real-ppi",
                     String.format(

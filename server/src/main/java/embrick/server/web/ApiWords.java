@@ -1,0 +1,68 @@
+package embrick.server.web;
+
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.Operation;
+import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.parameters.Parameter;
+import java.util.List;
+import java.util.Map;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.beans.factory.config.YamlMapFactoryBean;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.stereotype.Component;
+
+/** Puts the words of {@code api-words.yaml} into the API's document: what each operation does, what each property means. */
+@Component
+@Order(Ordered.LOWEST_PRECEDENCE)
+class ApiWords implements OpenApiCustomizer {
+    private final Map<String, List<String>> operations;
+    private final Map<String, String> parameters;
+    private final Map<String, String> properties;
+
+    @SuppressWarnings("unchecked")
+    ApiWords() {
+        YamlMapFactoryBean reader = new YamlMapFactoryBean();
+        reader.setResources(new ClassPathResource("api-words.yaml"));
+        Map<String, Object> words = reader.getObject();
+        this.operations = (Map<String, List<String>>) words.get("operations");
+        this.parameters = (Map<String, String>) words.get("parameters");
+        this.properties = (Map<String, String>) words.get("properties");
+    }
+
+    @Override
+    public void customise(OpenAPI document) {
+        document.getPaths().values().forEach(path -> path.readOperations().forEach(this::describe));
+        document.getComponents().getSchemas().forEach(this::describe);
+    }
+
+    private void describe(Operation operation) {
+        List<String> words = operations.get(operation.getOperationId());
+        if (words != null) {
+            operation.setSummary(words.getFirst());
+            operation.setDescription(words.getLast());
+        }
+        if (operation.getParameters() != null) {
+            operation.getParameters().forEach(this::describe);
+        }
+    }
+
+    private void describe(Parameter parameter) {
+        if (parameter.getDescription() == null) {
+            parameter.setDescription(parameters.get(parameter.getName()));
+        }
+    }
+
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    private void describe(String name, Schema schema) {
+        Map<String, Schema> parts = schema.getProperties();
+        if (parts != null) {
+            parts.forEach((part, described) -> {
+                if (described.getDescription() == null) {
+                    described.setDescription(properties.getOrDefault(name + "." + part, properties.get(part)));
+                }
+            });
+        }
+    }
+}
