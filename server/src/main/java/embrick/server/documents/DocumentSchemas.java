@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Says in the OpenAPI document what the generator does not find out: a document of several kinds is one of them, told by
@@ -57,6 +58,8 @@ class DocumentSchemas implements OpenApiCustomizer {
             schemas.put(sealed.getSimpleName(), union.discriminator(discriminator));
         }
         schemas.values().forEach(DocumentSchemas::requireAllButOptionalReferences);
+        Object usual = new JsonMapper().convertValue(TicketDocuments.standard(), Map.class);
+        schemas.get(TicketDocument.class.getSimpleName()).setExamples(List.of(usual));
     }
 
     @SuppressWarnings({"rawtypes", "unchecked"})

@@ -6,6 +6,7 @@ import embrick.server.documents.TicketDocument;
 import embrick.server.problems.IfMatch;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -88,6 +89,7 @@ class KeptController {
         return tagged(HttpStatus.OK, shelf.get(id));
     }
 
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = KeptFileView.class)))
     @GetMapping(path = "/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<byte[]> getKeptFile(@PathVariable UUID id) {
         Kept one = shelf.get(id);

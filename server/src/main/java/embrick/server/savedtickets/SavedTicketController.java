@@ -7,6 +7,7 @@ import embrick.server.problems.IfMatch;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -71,20 +72,17 @@ class SavedTicketController {
             @Schema(description = "False: new jobs begin with the usual ticket")
             boolean forNewJobs) {}
 
-    @Operation(summary = "All saved tickets, by their names")
     @GetMapping
     List<SavedTicketView> listSavedTickets() {
         return saved.all().stream().map(this::view).toList();
     }
 
-    @Operation(summary = "Save a ticket under a name")
     @PostMapping
     ResponseEntity<SavedTicketView> saveTicket(@Valid @RequestBody SavedTicketRequest request) {
         return tagged(HttpStatus.CREATED, saved.save(request.name(), request.document()));
     }
 
     @Operation(
-            summary = "Save a ticket that came as a file, of this version or an earlier one",
             requestBody =
                     @io.swagger.v3.oas.annotations.parameters.RequestBody(
                             required = true,
@@ -95,13 +93,12 @@ class SavedTicketController {
         return tagged(HttpStatus.CREATED, saved.save(content.name(), content.document()));
     }
 
-    @Operation(summary = "One saved ticket")
     @GetMapping("/{id}")
     ResponseEntity<SavedTicketView> getSavedTicket(@PathVariable UUID id) {
         return tagged(HttpStatus.OK, saved.get(id));
     }
 
-    @Operation(summary = "A saved ticket as a file")
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = TicketFileView.class)))
     @GetMapping(path = "/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<byte[]> getSavedTicketFile(@PathVariable UUID id) {
         SavedTicket ticket = saved.get(id);
@@ -115,7 +112,6 @@ class SavedTicketController {
     }
 
     /** {@code If-Match} carries the version that was looked at. */
-    @Operation(summary = "Rename a saved ticket, or put another document in its place")
     @PutMapping("/{id}")
     ResponseEntity<SavedTicketView> changeSavedTicket(
             @PathVariable UUID id,
@@ -126,13 +122,11 @@ class SavedTicketController {
                 saved.change(id, IfMatch.version(ifMatch, "saved ticket"), request.name(), request.document()));
     }
 
-    @Operation(summary = "Say whether new jobs begin with a saved ticket")
     @PutMapping("/{id}/for-new-jobs")
     SavedTicketView useForNewJobs(@PathVariable UUID id, @Valid @RequestBody ForNewJobsRequest request) {
         return view(saved.useForNewJobs(id, request.forNewJobs()));
     }
 
-    @Operation(summary = "Delete a saved ticket; jobs that took it keep theirs")
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void deleteSavedTicket(@PathVariable UUID id) {
