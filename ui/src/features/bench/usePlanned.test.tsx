@@ -16,7 +16,7 @@ const queries = new QueryClient();
 const wrapper = ({ children }: PropsWithChildren) => (
   <QueryClientProvider client={queries}>{children}</QueryClientProvider>
 );
-const plan = (width: number) => ({ plan: { width, limits: [] }, notices: [], problems: [] });
+const plan = (width: number) => ({ plan: { width, limits: [], handling: { moves: 'PICTURE' } }, notices: [], problems: [] });
 const at = (centreX: number): Framing => ({ ...centred, centreX });
 
 /** A server that answers when it is told to. */

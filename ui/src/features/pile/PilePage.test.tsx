@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { fakeServer, never, problem } from '../../testing/fakeServer';
 import { openPage } from '../../testing/openPage';
 import { giveRoom } from '../../testing/room';
-import { broken, estimate, jobAnswers, original, pictureEstimate, run } from '../../testing/samples';
+import { broken, estimate, jobAnswers, original, pictureEstimate, run, ticket, ticketDocument } from '../../testing/samples';
 
 beforeEach(() => {
   localStorage.clear();
@@ -50,6 +50,34 @@ describe('the pile', () => {
     await waitFor(() => expect(screen.queryByText('large.jpg')).toBeNull());
     expect(screen.getByText('small.jpg')).toBeTruthy();
     expect(screen.getByText(/ends in the middle/)).toBeTruthy();
+  });
+
+  it('tells which products its pictures can serve, and makes a ticket for one', async () => {
+    const length = (value: number) => ({ value, unit: 'MM' });
+    const rule = { kind: 'product', schemaVersion: 1, unit: 'MM', width: length(200), height: length(90), bleed: length(0), safe: length(0), ppi: 300, leastPpi: 150, colour: null, files: ['JPEG'], mostBytes: null };
+    const server = fakeServer({
+      ...jobAnswers(original('a'), original('b')),
+      'GET /jobs/job/products': [
+        {
+          keptId: 'mug',
+          name: 'Mug wrap',
+          rule,
+          pictures: [
+            { originalId: 'a', bestPpi: 300, problem: null },
+            { originalId: 'b', bestPpi: 80.4, problem: { code: 'below-product', subject: 'size', text: 'too few', remedy: '' } },
+          ],
+        },
+      ],
+      'POST /kept/mug/lay-over': ticketDocument,
+      'POST /jobs/job/tickets': { ...ticket({ name: 'Mug wrap' }), id: 'second' },
+    });
+    const router = openPage('/jobs/job/pile');
+    fireEvent.click(await screen.findByRole('button', { name: 'Products' }));
+    expect(await screen.findByText('1 of 2 pictures can serve')).toBeTruthy();
+    expect(screen.getByText('b.jpg: 80 ppi at best')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Make a ticket for it' }));
+    await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/ticket/second'));
+    expect(server.of('POST /jobs/job/tickets')[0]?.body).toMatchObject({ name: 'Mug wrap', folder: 'mug-wrap' });
   });
 
   it('runs all that can be printed', async () => {

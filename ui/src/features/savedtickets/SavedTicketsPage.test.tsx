@@ -57,7 +57,7 @@ describe('the saved tickets', () => {
     });
     openPage('/saved-tickets');
     const files = [new File(['{}'], 'new.json'), new File(['{}'], 'wall.json')];
-    fireEvent.change(await screen.findByLabelText('Ticket files'), { target: { files } });
+    fireEvent.change(await screen.findByLabelText('Files of a saved ticket'), { target: { files } });
     expect(await screen.findByText('■ new.json: A newer Embrick wrote this ticket. Bring this one up to date.')).toBeTruthy();
     expect(await screen.findByText('“Wall prints” was added.')).toBeTruthy();
   });

@@ -34,7 +34,7 @@ describe('the ticket', () => {
     show();
     expect(sentence()).toBe(
       'Print all 24 pictures one copy each, at 8 × 10 in, turned to suit each picture, filled to the edge, with no edges, at 300 ppi, to be seen in the hand, ' +
-        'resampled as suits each picture, not sharpened, in sRGB, as JPEG, quality 95, carrying creator, rights, title and caption, named originalsize+ in letters as they are, into prints-8x10.',
+        'resampled as suits each picture, not sharpened, in sRGB, as JPEG, quality 95, carrying creator, rights, title and caption, named originalsize+ in letters as they are, into prints-8x10, all in one folder.',
     );
   });
 
@@ -42,6 +42,66 @@ describe('the ticket', () => {
     show({ size: { kind: 'own' } });
     expect(sentence()).toContain('at its own shape and pixels, with no edges, marked 300 ppi');
     expect(sentence()).not.toContain('turned');
+  });
+
+  it('of files that stay as they are says only how they are named', () => {
+    const onChange = show({ size: { kind: 'own' }, colour: { kind: 'keep' }, file: { kind: 'as-it-is' }, subfolders: 'KEPT' });
+    expect(screen.getByText(/Rename all 24 pictures as/).textContent?.replace(/\s+/g, ' ')).toBe(
+      'Rename all 24 pictures as their own files, untouched, named originalsize+ in letters as they are, into prints-8x10, in the subfolders of the pile.',
+    );
+    fireEvent.click(screen.getByRole('button', { name: /^Subfolders/ }));
+    fireEvent.click(screen.getByRole('radio', { name: 'all in one folder' }));
+    expect(onChange).toHaveBeenCalledWith({ subfolders: 'FLATTENED' });
+  });
+
+  it('leaves nothing else to say where its files are only renamed', () => {
+    const onChange = show();
+    fireEvent.click(screen.getByRole('button', { name: /^File/ }));
+    fireEvent.click(screen.getByRole('radio', { name: /only renamed/ }));
+    expect(onChange).toHaveBeenCalledWith(
+      expect.objectContaining({ file: { kind: 'as-it-is' }, size: { kind: 'own' }, colour: { kind: 'keep' }, edges: { kind: 'none' } }),
+    );
+  });
+
+  it('draws a mark over screen sets, in words', () => {
+    const screens = { size: { kind: 'pixels', width: 1080, height: 1350 } } as const;
+    const onChange = show(screens);
+    fireEvent.click(screen.getByRole('button', { name: 'Mark: without a mark' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: /words over each picture/ }));
+    expect(onChange).toHaveBeenCalledWith({ mark: expect.objectContaining({ place: 'FOOT_RIGHT', strengthPercent: 50 }) });
+    cleanup();
+    show({ ...screens, mark: { text: '© Windrose', place: 'TILED', sizePercent: 4, strengthPercent: 30 } });
+    expect(sentence()).toContain('with “© Windrose” drawn tiled over the picture');
+    cleanup();
+    show();
+    expect(screen.queryByRole('button', { name: /^Mark/ })).toBeNull();
+  });
+
+  it('names the product that it is held to, and is let go of it', () => {
+    const length = (value: number) => ({ value, unit: 'MM' as const });
+    const onChange = show({
+      product: {
+        name: 'Tile',
+        rule: {
+          kind: 'product',
+          schemaVersion: 1,
+          unit: 'MM',
+          width: length(200),
+          height: length(200),
+          bleed: length(3),
+          safe: length(4),
+          ppi: 300,
+          leastPpi: 120,
+          colour: null,
+          files: ['JPEG'],
+          mostBytes: 2_000_000,
+        },
+      },
+    });
+    fireEvent.click(screen.getByRole('button', { name: 'Product: the rule of “Tile”' }));
+    expect(screen.getByText('200 × 200 mm, 3 mm bleed')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Take the product off this ticket' }));
+    expect(onChange).toHaveBeenCalledWith({ product: null });
   });
 
   it('says what its files carry over, and lets it be changed', () => {

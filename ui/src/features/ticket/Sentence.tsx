@@ -146,10 +146,14 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       </Phrase>
       {' '}as{' '}
       {filePhrase}
-      {' '}
-      <Phrase after="," words={markWords(document.mark ?? null)} label="Mark" problem={wrong('mark')}>
-        {() => <MarkForm value={document.mark ?? null} onChange={(mark) => onChange({ mark })} />}
-      </Phrase>
+      {(document.mark || document.size.kind !== 'paper') && (
+        <>
+          {' '}
+          <Phrase after="," words={markWords(document.mark ?? null)} label="Mark" problem={wrong('mark')}>
+            {() => <MarkForm value={document.mark ?? null} onChange={(mark) => onChange({ mark })} />}
+          </Phrase>
+        </>
+      )}
       {' '}carrying{' '}
       <Phrase after="," words={metadataWords(metadata)} label="Metadata">
         {() => <MetadataForm value={metadata} onChange={(changed) => onChange({ metadata: changed })} />}

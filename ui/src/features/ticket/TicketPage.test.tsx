@@ -58,6 +58,45 @@ describe('the ticket page', () => {
     expect(server.of('POST /jobs/job/tickets')[0]?.body).toMatchObject({ name: 'Prints 8 × 10 2', folder: 'prints-8x10-b' });
   });
 
+  it('saves its size for other jobs, with all that belongs to it and nothing else', async () => {
+    const server = fakeServer({ ...answers(), 'POST /kept': { id: 'lab', version: 0, kind: 'SIZE', name: '8 × 10 in' } });
+    openPage('/jobs/job/ticket');
+    fireEvent.click(await screen.findByRole('button', { name: 'Save for other jobs' }));
+    fireEvent.click(await screen.findByRole('radio', { name: /^its size/ }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Save' }));
+    await waitFor(() => expect(server.of('POST /kept')).toHaveLength(1));
+    const { name, document } = server.of('POST /kept')[0]!.body as { name: string; document: object };
+    expect(name).toBe('8 × 10 in');
+    expect(document).toMatchObject({ kind: 'size', ppi: 300, file: { kind: 'jpeg' } });
+    expect(document).not.toHaveProperty('folder');
+  });
+
+  it('lays a saved size over the ticket', async () => {
+    const server = fakeServer({
+      ...answers(),
+      'GET /kept': (request) =>
+        new URL(request.url).searchParams.get('kind') === 'SIZE' ? [{ id: 'wall', version: 0, kind: 'SIZE', name: 'Wall' }] : [],
+      'POST /kept/wall/lay-over': { ...ticketDocument, ppi: 120 },
+      'PUT /tickets/ticket': { ...ticket({ ppi: 120 }), version: 1 },
+    });
+    openPage('/jobs/job/ticket');
+    fireEvent.click(await screen.findByRole('button', { name: 'Use something saved' }));
+    fireEvent.click(await screen.findByText('Wall'));
+    await waitFor(() => expect(server.of('PUT /tickets/ticket')[0]?.body).toMatchObject({ ppi: 120 }));
+  });
+
+  it('begins another ticket by a need that comes again and again', async () => {
+    const server = fakeServer({
+      ...answers(),
+      'GET /ticket-beginnings': [{ ...ticketDocument, name: 'Screen set' }],
+      'POST /jobs/job/tickets': { ...ticket({ name: 'Screen set' }), id: 'second' },
+    });
+    openPage('/jobs/job/ticket');
+    fireEvent.click(await screen.findByRole('button', { name: '+ another ticket' }));
+    fireEvent.click(await screen.findByText('Screen set'));
+    await waitFor(() => expect(server.of('POST /jobs/job/tickets')[0]?.body).toMatchObject({ name: 'Screen set' }));
+  });
+
   it('says which pictures it cannot take, before a run', async () => {
     const refused = pictureEstimate('b', {
       verdict: null,

@@ -21,7 +21,7 @@ describe('a ticket reads as a sentence', () => {
       'whole, on white paper, 6 mm margin, at the bottom, with trim marks',
     );
     expect(fileWords({ kind: 'jpeg', quality: 90, chroma: 'FULL', mostBytes: 500_000 })).toBe(
-      'JPEG, quality 90, or less so that it has at most 500 kB',
+      'JPEG, quality 90 or less, up to 500 kB',
     );
     expect(fileWords({ kind: 'tiff', packing: 'DEFLATE', depth: 'EIGHT' })).toBe('TIFF, 8 bit, compressed by Deflate');
     expect(fileWords({ kind: 'png', depth: 'AS_ORIGINAL' })).toBe('PNG');
