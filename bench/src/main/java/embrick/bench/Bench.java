@@ -69,6 +69,7 @@ public final class Bench {
         among("16-bit PNG of 7.2 MP, beside 8-bit", "png16", "png", 3, 2);
         among("2° tilt against none", "tilted", "stage", 2, 1.7);
         among("circular Lanczos against Lanczos 3", "circular", "stage", 5, 3);
+        twoTickets();
         gain("one canvas of 70 MP on two cores: gain over one", "canvas-one", "canvas-all", 1, 1.8, 1.9);
         gain("two pictures on two cores: gain over one", "two-one", "two", 2, 1.8, 1.9);
         gain("HEIC pictures, two decoder processes: gain over one", "heic-one", "heic-two", 1, 1.7, 1.9);
@@ -78,6 +79,35 @@ public final class Bench {
         bands();
         huge("huge-jpeg");
         huge("huge-tiff");
+    }
+
+    /** What a second ticket costs that takes the same decoded pixels: both, less the cheaper without decoding, beside the dearer. */
+    private void twoTickets() throws IOException, InterruptedException {
+        if (!isWanted("sets")) {
+            return;
+        }
+        List<Measured> both = new ArrayList<>();
+        List<Measured> prints = new ArrayList<>();
+        List<Measured> screens = new ArrayList<>();
+        for (int turn = 0; turn < TURNS; turn++) {
+            both.addAll(Ours.measure("sets-both", REPEATS, pictures));
+            prints.addAll(Ours.measure("whole", REPEATS, pictures));
+            screens.addAll(Ours.measure("sets-screen", REPEATS, pictures));
+        }
+        double together = Measured.medianCpu(both);
+        double cheaper = Measured.medianCpu(screens);
+        double dearer = Measured.medianCpu(prints);
+        line(
+                "two tickets at once, less the second without decoding",
+                (together - cheaper) / dearer,
+                1.15,
+                1.05,
+                String.format(
+                        Locale.ROOT,
+                        "CPU %.0f ms: print alone %.0f, screen without decoding %.0f",
+                        together * 1e3,
+                        dearer * 1e3,
+                        cheaper * 1e3));
     }
 
     /** A whole folder through the running application, beside Pillow in two processes. */

@@ -4,6 +4,7 @@ import static embrick.bench.Tickets.PLAIN;
 import static embrick.bench.Tickets.canvasTicket;
 import static embrick.bench.Tickets.onPaper;
 import static embrick.bench.Tickets.plan;
+import static embrick.bench.Tickets.screenSet;
 import static embrick.bench.Tickets.ticket;
 import static embrick.bench.Tickets.wrap;
 
@@ -65,6 +66,8 @@ final class PieceWorks implements AutoCloseable {
                 "whole",
                 () -> new Work(20, () -> make(pictures.original(), ticket(new Sharpening.None()), pictures.piece())));
         works.put("sharpened", () -> new Work(20, () -> makeWide(ticket(new Sharpening.ForPaper(PaperKind.LUSTRE)))));
+        works.put("sets-both", () -> new Work(15, this::printAndScreen));
+        works.put("sets-screen", this::screenOfAnOpenedPicture);
         works.put("floor", this::floor);
         works.put(
                 "sideways",
@@ -92,6 +95,21 @@ final class PieceWorks implements AutoCloseable {
         try (OpenedPicture opened = bed.open(original)) {
             write(opened.raster(), plan(opened, ticket), piece);
         }
+    }
+
+    /** A print and a screen piece of one original, which is opened once, as a run of two tickets does. */
+    private void printAndScreen() throws IOException {
+        try (OpenedPicture opened = bed.open(pictures.original())) {
+            write(opened.raster(), plan(opened, ticket(new Sharpening.None())), pictures.piece());
+            write(opened.raster(), plan(opened, screenSet()), pictures.piece());
+        }
+    }
+
+    /** The screen piece alone, its original being decoded already. */
+    private Work screenOfAnOpenedPicture() throws IOException {
+        OpenedPicture opened = bed.open(pictures.original());
+        Plan plan = plan(opened, screenSet());
+        return new Work(15, () -> write(opened.raster(), plan, pictures.piece()));
     }
 
     /** As {@link #make}, converted to opRGB on the way. */

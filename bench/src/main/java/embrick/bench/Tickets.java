@@ -11,6 +11,7 @@ import embrick.core.source.SourceFacts;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.Measure;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.Sides;
@@ -35,6 +36,14 @@ final class Tickets {
     static Ticket ticket(Sharpening sharpening) {
         return Ticket.plain(onPaper("8", "10"), Resolution.perInch(300), new FileFormat.Jpeg(95))
                 .withSharpening(sharpening);
+    }
+
+    /** Their own shape with a long side of 2048 px, sharpened for screens. */
+    static Ticket screenSet() {
+        Measure longSide = new Measure.SidePixels(Measure.Side.LONG, 2048);
+        return ticket(new Sharpening.ForScreen())
+                .withSize(new Size.Scaled(longSide, Size.Enlarging.NEVER))
+                .withFile(new FileFormat.Jpeg(88, FileFormat.Chroma.HALF));
     }
 
     static Size onPaper(String width, String height) {

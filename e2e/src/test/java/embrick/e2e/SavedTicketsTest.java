@@ -86,9 +86,9 @@ class SavedTicketsTest {
                 .doesNotContain("GPS");
 
         browser.open(address + "/saved-tickets");
-        browser.see(".saved-one", "Prints 8 × 10");
+        browser.see(".kept-one", "Prints 8 × 10");
         browser.button("Delete").click();
         browser.find(".ant-popconfirm .ant-btn-primary").click();
-        browser.see(".saved", "No ticket is saved yet");
+        browser.see(".kept", "No ticket is saved yet");
     }
 }

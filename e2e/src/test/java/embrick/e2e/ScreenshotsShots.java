@@ -125,7 +125,7 @@ class ScreenshotsShots {
                                 "document",
                                 ticket.path("document"))));
         browser.open(address + "/saved-tickets");
-        browser.find(".saved-one");
+        browser.find(".kept-one");
         shot("saved-tickets");
         String canvases =
                 api.get("/jobs/" + job + "/tickets").body().get(2).path("id").asString();

@@ -61,7 +61,7 @@ class BadRequestsTest {
                 "/file/quality | 1e300000000 | 400 | file.quality: expected a whole number",
                 "/file/quality | 99999999999999999999999999 | 400 | file.quality: expected a whole number",
                 "/file/quality | \"high\" | 400 | file.quality: expected a whole number, got high.",
-                "/file/kind | \"exe\" | 400 | file.kind: expected one of jpeg, tiff, png, pdf, got exe.",
+                "/file/kind | \"exe\" | 400 | file.kind: expected one of jpeg, tiff, png, pdf, webp, as-it-is, got exe.",
                 "/unit | \"FURLONG\" | 400 | unit: expected one of IN, CM, MM",
                 "/names | 7 | 400 | names: expected a list",
                 "/size | [] | 400 | size: expected an object",
