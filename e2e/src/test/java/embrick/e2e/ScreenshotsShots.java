@@ -5,9 +5,12 @@ import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.Keys;
+import tools.jackson.databind.node.ObjectNode;
 
 /** No test: takes the pictures of docs/screenshots from the demo job as it begins. {@code ./embrick shots} runs it. */
 @ExtendWith(RunningServer.class)
@@ -72,6 +75,7 @@ class ScreenshotsShots {
 
         shotEdges(job, page);
         shotColours(job, page);
+        shotDesk(job, page);
 
         browser.open(page + "/ticket/" + api.firstTicket(job).path("id").asString());
         browser.find(".drawing image");
@@ -81,7 +85,7 @@ class ScreenshotsShots {
         browser.until(_ -> browser.text(".proof-busy").isEmpty() ? true : null);
         shot("proof");
 
-        String run = api.post("/tickets/" + sponsors + "/runs", java.util.Map.of())
+        String run = api.post("/tickets/" + sponsors + "/runs", Map.of())
                 .body()
                 .path("id")
                 .asString();
@@ -115,18 +119,6 @@ class ScreenshotsShots {
                 "[...document.querySelectorAll('.shelf-item')].find(e => e.textContent.startsWith('Lustre paper, RGB')).click()");
         browser.until(_ -> browser.all(".gamut polygon").size() >= 9 ? true : null);
         shot("profiles");
-        api.get("/jobs/" + job + "/tickets")
-                .body()
-                .forEach(ticket -> api.post(
-                        "/saved-tickets",
-                        java.util.Map.of(
-                                "name",
-                                ticket.path("document").path("name").asString(),
-                                "document",
-                                ticket.path("document"))));
-        browser.open(address + "/saved-tickets");
-        browser.find(".kept-one");
-        shot("saved-tickets");
         String canvases =
                 api.get("/jobs/" + job + "/tickets").body().get(2).path("id").asString();
         browser.open(page + "/ticket/" + canvases);
@@ -144,9 +136,36 @@ class ScreenshotsShots {
         browser.until(_ -> browser.all(".proof-layer img").size() == 3 ? true : null);
         browser.until(_ -> browser.text(".proof-busy").isEmpty() ? true : null);
         shot("proof-paper");
-        browser.button("Intents side by side").click();
-        browser.until(_ -> browser.text(".intents").split("mean ΔE00").length == 5 ? true : null);
-        shot("intents");
+    }
+
+    private void shotDesk(String job, String page) throws Exception {
+        api.get("/jobs/" + job + "/tickets").body().forEach(ticket -> {
+            ObjectNode size = ((ObjectNode) ticket.path("document")).deepCopy();
+            List.of(
+                            "name",
+                            "names",
+                            "letters",
+                            "subfolders",
+                            "folder",
+                            "copies",
+                            "metadata",
+                            "resampling",
+                            "mark",
+                            "product")
+                    .forEach(size::remove);
+            String name = ticket.path("document").path("name").asString();
+            api.post(
+                    "/kept",
+                    Map.of("name", name, "document", size.put("kind", "size").put("schemaVersion", 1)));
+        });
+        browser.open(address + "/desk");
+        browser.see(".desk-part", "real");
+        shot("desk");
+        browser.open(page + "/pile");
+        browser.find(".picture");
+        browser.button("Products").click();
+        browser.see(".product", "can serve");
+        shot("products");
     }
 
     /** Waits for pictures and motion to settle, then takes one. */
