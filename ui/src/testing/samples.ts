@@ -175,6 +175,7 @@ export const delivered = (id: string, changed: Partial<Schemas['DeliveredPiece']
   fileBytes: 4_000_000,
   sha256: 'd'.repeat(64),
   haloPercent: null,
+  jpegQuality: null,
   haloNoticed: false,
   problem: null,
   ...changed,

@@ -237,6 +237,7 @@ export function DeliveryPage() {
               ) : piece.state === 'CHECKED' ? (
                 <>
                   <Verdict level={piece.haloNoticed ? 'SOFT' : 'FINE'} text="as planned" plain />
+                  {piece.jpegQuality != null && <span className="quiet">, quality {piece.jpegQuality}</span>}
                   {piece.haloPercent != null && (
                     <span className={piece.haloNoticed ? 'halo-noticed' : 'quiet'}>
                       , halo {decimals(piece.haloPercent, 0)} %{piece.haloNoticed && ', visible halos'}

@@ -1,23 +1,27 @@
-import { Checkbox, InputNumber, Select, Slider, Space } from 'antd';
-import type { TicketDocument } from './queries';
+import { useMutation } from '@tanstack/react-query';
+import { Button, Checkbox, InputNumber, Radio, Select, Slider, Space } from 'antd';
+import { useRef } from 'react';
+import { answer, api, bytesOf } from '../../api/client';
+import { Problem } from '../../api/problems';
 import { TextForm } from './phrases';
+import type { TicketDocument } from './queries';
 import { markPlaceWords } from './words';
 
 type Mark = NonNullable<TicketDocument['mark']>;
 
 /** What a mark begins with: small, at the foot, half seen. */
-const FIRST: Mark = { text: '© ', place: 'FOOT_RIGHT', sizePercent: 4, strengthPercent: 50 };
+const FIRST: Mark = { content: { kind: 'words', text: '©' }, place: 'FOOT_RIGHT', sizePercent: 4, strengthPercent: 50 };
 
-/** Words over the picture, for screens. */
+/** Words or a picture drawn over each picture, for screens. */
 export function MarkForm({ value, onChange }: { value: Mark | null; onChange: (mark: Mark | null) => void }) {
   return (
     <Space orientation="vertical" style={{ width: '100%' }}>
       <Checkbox checked={value !== null} onChange={({ target }) => onChange(target.checked ? FIRST : null)}>
-        words over each picture, for screens
+        a mark over each picture, for screens
       </Checkbox>
       {value && (
         <>
-          <TextForm label="words" value={value.text} onChange={(text) => onChange({ ...value, text })} />
+          <Content value={value.content} onChange={(content) => onChange({ ...value, content })} />
           <label className="field">
             <span>where</span>
             <Select
@@ -27,7 +31,7 @@ export function MarkForm({ value, onChange }: { value: Mark | null; onChange: (m
             />
           </label>
           <label className="field">
-            <span>height of the letters, % of the short side</span>
+            <span>height, % of the short side</span>
             <InputNumber
               min={1}
               max={100}
@@ -48,5 +52,54 @@ export function MarkForm({ value, onChange }: { value: Mark | null; onChange: (m
         </>
       )}
     </Space>
+  );
+}
+
+function Content({ value, onChange }: { value: Mark['content']; onChange: (content: Mark['content']) => void }) {
+  const file = useRef<HTMLInputElement>(null);
+  const send = useMutation({
+    mutationFn: (png: File) => answer(api.POST('/api/v1/marks', bytesOf(png))),
+    onSuccess: ({ digest, width, height }) => onChange({ kind: 'picture', digest, width, height }),
+  });
+  const problem = send.isError ? Problem.from(send.error) : undefined;
+  return (
+    <>
+      <Radio.Group
+        aria-label="What is drawn"
+        value={value.kind}
+        onChange={({ target }) =>
+          target.value === 'words' ? onChange({ kind: 'words', text: '©' }) : file.current?.click()
+        }
+      >
+        <Radio value="words">words</Radio>
+        <Radio value="picture">a PNG</Radio>
+      </Radio.Group>
+      {value.kind === 'words' ? (
+        <TextForm label="words" value={value.text} onChange={(text) => onChange({ kind: 'words', text })} />
+      ) : (
+        <p>
+          <img className="mark-shown" src={`/api/v1/marks/${value.digest}/file`} alt="the mark" height={40} />{' '}
+          <Button size="small" onClick={() => file.current?.click()}>
+            Another PNG
+          </Button>
+        </p>
+      )}
+      <input
+        ref={file}
+        type="file"
+        hidden
+        accept="image/png"
+        aria-label="PNG of the mark"
+        onChange={({ target }) => {
+          if (target.files?.[0]) send.mutate(target.files[0]);
+          target.value = '';
+        }}
+      />
+      {problem && (
+        <p className="field-problem" role="alert">
+          ■ {problem.message} {problem.remedy}
+        </p>
+      )}
+    </>
   );
 }

@@ -70,6 +70,7 @@ export function Meaning({ jobId, estimate, originals }: Props) {
           ◆ {count(filled.length, 'picture')}: {filled.length === 1 ? filled[0]!.text : 'part of the bleed lies outside the picture and is mirrored'}
         </p>
       )}
+      <Told pictures={planned} />
       <KeptSmall pictures={planned} originals={originals} />
       {care.length > 0 && (
         <ul className="care">
@@ -150,6 +151,23 @@ function makingWords(planned: Estimate['pictures']): string {
     );
   }
   return methods.join(' · ');
+}
+
+/** Notices that concern the ticket, each said once with the number of its pictures. */
+const toldOnce = ['mark-on-print', 'smaller-than-cut', 'pixels-change'];
+
+function Told({ pictures }: { pictures: Estimate['pictures'] }) {
+  const texts = new Map<string, number>();
+  for (const { notices } of pictures) {
+    for (const { code, text } of notices) {
+      if (toldOnce.includes(code)) texts.set(text, (texts.get(text) ?? 0) + 1);
+    }
+  }
+  return [...texts].map(([text, number]) => (
+    <p key={text} className="names-meet">
+      ◆ {count(number, 'picture')}: {text}
+    </p>
+  ));
 }
 
 /** Pictures with fewer pixels than the ticket asks for, which are not enlarged. */

@@ -1,6 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
+import { fakeServer, problem } from '../../testing/fakeServer';
 import { profile, ticketDocument } from '../../testing/samples';
 import { profilesQuery } from '../profiles';
 import type { TicketDocument } from './queries';
@@ -67,14 +68,34 @@ describe('the ticket', () => {
     const screens = { size: { kind: 'pixels', width: 1080, height: 1350 } } as const;
     const onChange = show(screens);
     fireEvent.click(screen.getByRole('button', { name: 'Mark: without a mark' }));
-    fireEvent.click(screen.getByRole('checkbox', { name: /words over each picture/ }));
+    fireEvent.click(screen.getByRole('checkbox', { name: /a mark over each picture/ }));
     expect(onChange).toHaveBeenCalledWith({ mark: expect.objectContaining({ place: 'FOOT_RIGHT', strengthPercent: 50 }) });
     cleanup();
-    show({ ...screens, mark: { text: '© Windrose', place: 'TILED', sizePercent: 4, strengthPercent: 30 } });
+    show({ ...screens, mark: { content: { kind: 'words', text: '© Windrose' }, place: 'TILED', sizePercent: 4, strengthPercent: 30 } });
     expect(sentence()).toContain('with “© Windrose” drawn tiled over the picture');
     cleanup();
     show();
     expect(screen.queryByRole('button', { name: /^Mark/ })).toBeNull();
+  });
+
+  it('takes a PNG for a mark, and tells why one cannot be', async () => {
+    const server = fakeServer({
+      'POST /marks': problem(422, 'mark-picture', 'The mark’s picture: expected a PNG with see-through parts.', 'Save it so.'),
+    });
+    const onChange = show({
+      size: { kind: 'own' },
+      mark: { content: { kind: 'words', text: '©' }, place: 'FOOT', sizePercent: 4, strengthPercent: 30 },
+    });
+    fireEvent.click(screen.getByRole('button', { name: /^Mark/ }));
+    fireEvent.change(screen.getByLabelText('PNG of the mark'), { target: { files: [new File(['x'], 'mark.png')] } });
+    expect(await screen.findByText(/expected a PNG with see-through parts. Save it so./)).toBeTruthy();
+    server.now({ 'POST /marks': { digest: 'd', width: 300, height: 100 } });
+    fireEvent.change(screen.getByLabelText('PNG of the mark'), { target: { files: [new File(['x'], 'mark.png')] } });
+    await waitFor(() =>
+      expect(onChange).toHaveBeenCalledWith({
+        mark: expect.objectContaining({ content: { kind: 'picture', digest: 'd', width: 300, height: 100 }, place: 'FOOT' }),
+      }),
+    );
   });
 
   it('names the product that it is held to, and is let go of it', () => {

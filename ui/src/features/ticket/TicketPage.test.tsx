@@ -107,6 +107,16 @@ describe('the ticket page', () => {
     expect(await screen.findAllByText(/too few pixels/)).not.toHaveLength(0);
   });
 
+  it('warns of a mark on prints, once for all', async () => {
+    const notices = [{ code: 'mark-on-print', text: 'a mark is drawn over a print: marks are for screens' }];
+    fakeServer({
+      ...answers(),
+      'POST /jobs/job/estimate': estimate(pictureEstimate('a', { notices }), pictureEstimate('b', { notices })),
+    });
+    openPage('/jobs/job/ticket');
+    expect(await screen.findByText('◆ 2 pictures: a mark is drawn over a print: marks are for screens')).toBeTruthy();
+  });
+
   it('starts a run and goes to it', async () => {
     const going = run({ state: 'RUNNING' });
     fakeServer({ ...answers(), 'POST /tickets/ticket/runs': going, 'GET /runs/run': { run: going, pieces: [] } });

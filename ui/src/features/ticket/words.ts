@@ -279,7 +279,9 @@ export const markPlaceWords: Record<NonNullable<TicketDocument['mark']>['place']
 };
 
 export function markWords(mark: TicketDocument['mark']): string {
-  return mark ? `with “${mark.text.trim()}” drawn ${markPlaceWords[mark.place]}` : 'without a mark';
+  if (!mark) return 'without a mark';
+  const drawn = mark.content.kind === 'words' ? `“${mark.content.text.trim()}”` : 'a figure';
+  return `with ${drawn} drawn ${markPlaceWords[mark.place]}`;
 }
 
 export const subfolderWords: Record<NonNullable<TicketDocument['subfolders']>, string> = {

@@ -60,7 +60,7 @@ class HandbookTest {
         api.upload(job, "arrivals.jpg", TestPictures.drawn("jpg", 3000, 2000));
         begin(job, "Screen set, long side 2048");
         browser.shown(By.cssSelector(".phrase[aria-label^='Mark']")).click();
-        browser.shown(By.xpath("//span[text()='words over each picture, for screens']"))
+        browser.shown(By.xpath("//span[text()='a mark over each picture, for screens']"))
                 .click();
         browser.see(".sentence", "drawn bottom right");
         browser.keys(Keys.ESCAPE);

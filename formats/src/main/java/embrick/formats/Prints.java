@@ -5,15 +5,25 @@ import embrick.core.plan.Plan;
 import embrick.core.print.Print;
 import embrick.core.print.Printer;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.letters.MarkDrawing;
 import embrick.formats.letters.ShippedFont;
+import embrick.formats.letters.Stencils;
 
 /** Prints with the profiles and the letters that are here. Safe for several threads. */
 public final class Prints {
     private final ProfileShelf profiles;
     private final ShippedFont font = new ShippedFont();
+    private final MarkDrawing drawing;
 
+    /** Without pictures for marks. */
     public Prints(ProfileShelf profiles) {
+        this(profiles, Stencils.none());
+    }
+
+    /** @param stencils the pictures that marks may be */
+    public Prints(ProfileShelf profiles, Stencils stencils) {
         this.profiles = profiles;
+        this.drawing = new MarkDrawing(font, stencils);
     }
 
     /** The font that captions are set in. */
@@ -23,6 +33,6 @@ public final class Prints {
 
     /** The output of a plan, made as it is asked for; the original stays the caller's. */
     public Print print(Plan plan, Raster original) {
-        return Printer.print(plan, original, profiles, font);
+        return Printer.print(plan, original, profiles, drawing);
     }
 }

@@ -15,9 +15,11 @@ import embrick.core.ticket.Mark;
 import embrick.core.ticket.Mark.Place;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
+import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -45,7 +47,7 @@ class MarkedPicturesTest {
 
     private static Plan plan(OpenedPicture opened, Place place, int size, int strength) {
         Ticket ticket = Ticket.plain(new Size.OwnShape(), Resolution.perInch(72), new FileFormat.Png())
-                .withMark(Optional.of(new Mark("© Saltmere", place, size, strength)));
+                .withMark(Optional.of(new Mark(new Mark.Content.Words("© Saltmere"), place, size, strength)));
         MeasuredWords words =
                 new MeasuredWords(Optional.empty(), Optional.of(PRINTS.font().measured("© Saltmere")));
         return ((Planning.Ready) Planner.plan(opened.facts(), ticket, Framing.centred(), words)).plan();
@@ -116,6 +118,34 @@ class MarkedPicturesTest {
                 }
                 assertThat(changed).as("part %d", part).isGreaterThan(300);
             }
+        }
+    }
+
+    /** A ring of 200 px with a see-through middle, drawn 40 px high: its middle stays free, its rim covers. */
+    @Test
+    void aFigureCoversByWhatIsNotSeeThrough() throws IOException {
+        Path ring = folder.resolve("ring.png");
+        Outside.python("""
+                import sys
+                from PIL import Image, ImageDraw
+                im = Image.new('RGBA', (200, 200), (0, 0, 0, 0)); ImageDraw.Draw(im).rectangle((0, 0, 199, 199), outline=(255, 0, 0, 255), width=50)
+                im.save(sys.argv[1])
+                """, ring);
+        byte[] png = Files.readAllBytes(ring);
+        Prints prints = new Prints(Pieces.FORMATS.profiles(), _ -> png);
+        try (OpenedPicture opened = Pieces.FORMATS.open(drawn())) {
+            Mark mark = new Mark(
+                    new Mark.Content.Stencil("d".repeat(64), new PixelSize(200, 200)), Place.TOP_LEFT, 10, 100);
+            Ticket ticket = Ticket.plain(new Size.OwnShape(), Resolution.perInch(72), new FileFormat.Png())
+                    .withMark(Optional.of(mark));
+            Plan plan = ((Planning.Ready) Planner.plan(opened.facts(), ticket, Framing.centred(), MeasuredWords.NONE))
+                    .plan();
+            float[] samples = whole(prints.print(plan, opened.raster()));
+            // 12 px of margin, 40 px of figure, its rim 10 px wide.
+            assertThat(samples[(17 * WIDTH + 32) * 3]).isEqualTo(1);
+            assertThat(samples[(32 * WIDTH + 17) * 3 + 1]).isEqualTo(1);
+            assertThat(samples[(32 * WIDTH + 32) * 3]).isCloseTo(10 / 255f, within(1e-6f));
+            assertThat(samples[(8 * WIDTH + 8) * 3]).isCloseTo(10 / 255f, within(1e-6f));
         }
     }
 }

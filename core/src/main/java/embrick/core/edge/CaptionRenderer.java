@@ -7,12 +7,9 @@ public interface CaptionRenderer {
     /** How much of each pixel of the total a line's letters cover. */
     Coverage draw(CaptionLine line);
 
-    /** The same of a line that is turned about the middle of its letters, anticlockwise. */
-    default Coverage drawTurned(CaptionLine line, double degrees) {
-        if (degrees == 0) {
-            return draw(line);
-        }
-        throw new IllegalArgumentException("degrees: expected 0, got " + degrees);
+    /** How much of each pixel a mark's stamp covers, turned about its middle, anticlockwise. */
+    default Coverage draw(Stamp stamp, double degrees) {
+        throw new IllegalArgumentException("stamp: expected none here, got " + stamp);
     }
 
     /**

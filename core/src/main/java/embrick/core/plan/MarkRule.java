@@ -3,6 +3,7 @@ package embrick.core.plan;
 import embrick.core.colour.PaperColour;
 import embrick.core.edge.CaptionLine;
 import embrick.core.edge.Marking;
+import embrick.core.edge.Stamp;
 import embrick.core.pixels.PixelRect;
 import embrick.core.problem.Problem;
 import embrick.core.ticket.Mark;
@@ -11,7 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** From a ticket's mark to lines of letters on the pixels. The distances are Embrick's rule. */
+/** From a ticket's mark to stamps on the pixels. The distances are Embrick's rule. */
 final class MarkRule {
     /** What is left free between a mark and the picture's edge, of its short side. */
     private static final double MARGIN = 0.03;
@@ -24,27 +25,32 @@ final class MarkRule {
     private static final int MOST_TILES = 1500;
 
     private final Mark mark;
-    private final CaptionText words;
+    private final Optional<CaptionText> words;
     private final PixelRect place;
     private final double em;
     private final double length;
 
-    private MarkRule(Mark mark, CaptionText words, PixelRect place) {
+    private MarkRule(Mark mark, Optional<CaptionText> words, PixelRect place) {
         this.mark = mark;
         this.words = words;
         this.place = place;
         this.em = Math.min(place.width(), place.height()) * mark.sizePercent() / 100.0;
-        this.length = words.widthEm() * em;
+        this.length = em
+                * switch (mark.content()) {
+                    case Mark.Content.Words _ -> required(words).widthEm();
+                    case Mark.Content.Stencil stencil ->
+                        (double) stencil.size().width() / stencil.size().height();
+                };
     }
 
     /** @param place of what is seen of the picture, on the total */
     static Optional<Marking> marking(Ticket ticket, Optional<CaptionText> words, PixelRect place) {
-        return ticket.mark().map(mark -> new MarkRule(mark, required(words), place).marking());
+        return ticket.mark().map(mark -> new MarkRule(mark, words, place).marking());
     }
 
     static List<Problem> problems(Ticket ticket, Optional<CaptionText> words, PixelRect place) {
         return ticket.mark()
-                .map(mark -> new MarkRule(mark, required(words), place).problems())
+                .map(mark -> new MarkRule(mark, words, place).problems())
                 .orElse(List.of());
     }
 
@@ -53,11 +59,12 @@ final class MarkRule {
     }
 
     private List<Problem> problems() {
-        if (!words.missing().isEmpty()) {
+        Optional<CaptionText> unknown = words.filter(said -> !said.missing().isEmpty());
+        if (unknown.isPresent()) {
             return List.of(problem(
                     "mark-characters",
                     "characters that the mark's font has: Latin, Greek and Cyrillic",
-                    "“" + words.missing() + "” in “" + words.text() + "”",
+                    "“" + unknown.get().missing() + "” in “" + unknown.get().text() + "”",
                     "Use other words."));
         }
         double radians = Math.toRadians(degrees());
@@ -91,36 +98,40 @@ final class MarkRule {
     }
 
     private Marking marking() {
-        List<CaptionLine> lines = mark.place() == Mark.Place.TILED ? tiles() : List.of(anchored());
-        return new Marking(lines, degrees(), mark.strengthPercent() / 100.0);
+        List<Stamp> stamps = mark.place() == Mark.Place.TILED ? tiles() : List.of(anchored());
+        return new Marking(stamps, degrees(), mark.strengthPercent() / 100.0);
     }
 
-    private CaptionLine anchored() {
+    private Stamp anchored() {
         double x = mark.place().anchor().x();
         double y = mark.place().anchor().y();
         double freeWidth = place.width() - 2 * margin() - length;
         double freeHeight = place.height() - 2 * margin() - em;
-        return line(place.x() + margin() + freeWidth * x + length / 2, place.y() + margin() + freeHeight * y + em / 2);
+        return stamp(place.x() + margin() + freeWidth * x + length / 2, place.y() + margin() + freeHeight * y + em / 2);
     }
 
     /** Rows that each begin half a mark further than the one above, so that no strip of the picture stays free. */
-    private List<CaptionLine> tiles() {
+    private List<Stamp> tiles() {
         double across = length + GAP * em;
         double down = ROWS_APART * em;
         double count = (place.width() / across + 1) * (place.height() / down + 1);
         double apart = Math.max(1, Math.sqrt(count / MOST_TILES));
-        List<CaptionLine> lines = new ArrayList<>();
+        List<Stamp> stamps = new ArrayList<>();
         int row = 0;
         for (double y = down / 4; y < place.height() + em; y += down * apart, row++) {
             for (double x = row % 2 == 0 ? 0 : across / 2; x < place.width() + length / 2; x += across * apart) {
-                lines.add(line(place.x() + x, place.y() + y));
+                stamps.add(stamp(place.x() + x, place.y() + y));
             }
         }
-        return lines;
+        return stamps;
     }
 
-    private CaptionLine line(double middleX, double middleY) {
-        return new CaptionLine(
-                words.text(), em, middleX, middleY + CaptionText.HALF_SMALL_LETTER * em, PaperColour.WHITE);
+    private Stamp stamp(double middleX, double middleY) {
+        return switch (mark.content()) {
+            case Mark.Content.Words said ->
+                new Stamp.Words(new CaptionLine(
+                        said.text(), em, middleX, middleY + CaptionText.HALF_SMALL_LETTER * em, PaperColour.WHITE));
+            case Mark.Content.Stencil stencil -> new Stamp.Figure(stencil.digest(), middleX, middleY, length, em);
+        };
     }
 }

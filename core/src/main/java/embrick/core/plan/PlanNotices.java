@@ -24,13 +24,16 @@ final class PlanNotices {
     private PlanNotices() {}
 
     static List<Notice> of(SourceFacts facts, Ticket ticket, Plan plan) {
+        if (ticket.file() instanceof FileFormat.AsItIs) {
+            // Nothing is made of it: there is nothing to say.
+            return List.of();
+        }
         List<Notice> notices = new ArrayList<>(ColourRule.notices(facts, ticket));
         if (facts.pages() == SourceFacts.Pages.FIRST_OF_SEVERAL) {
             notices.add(new Notice("first-page", "the file has several pictures: the first is used"));
         }
         Verdict verdict = plan.figures().verdict();
-        // A file that stays as it is has no size that was asked for.
-        if (verdict != Verdict.FINE && !(ticket.file() instanceof FileFormat.AsItIs)) {
+        if (verdict != Verdict.FINE) {
             notices.add(new Notice(
                     "real-ppi",
                     String.format(
@@ -52,6 +55,7 @@ final class PlanNotices {
             notices.add(new Notice("mark-on-print", "a mark is drawn over a print: marks are for screens"));
         }
         kept(ticket, plan).ifPresent(notices::add);
+        KeptPixels.notice(facts, plan).ifPresent(notices::add);
         if (ticket.fit() instanceof Fit.Cut && !plan.picture().covers(plan.sheet())) {
             notices.add(new Notice(
                     "smaller-than-cut",

@@ -67,7 +67,10 @@ public final class Planner {
     private static Planning planned(SourceFacts facts, Ticket ticket, Framing framing, MeasuredWords words) {
         List<Problem> problems = new ArrayList<>(AsItIsRule.problems(ticket));
         problems.addAll(ProductCheck.problems(ticket));
-        problems.addAll(ColourRule.problems(facts, ticket));
+        boolean isMade = !(ticket.file() instanceof FileFormat.AsItIs);
+        if (isMade) {
+            problems.addAll(ColourRule.problems(facts, ticket));
+        }
         OptionalDouble printedPpi = printedPpi(facts, ticket);
         if (printedPpi.isEmpty()) {
             problems.add(PlanLimits.noPpi());
@@ -76,7 +79,9 @@ public final class Planner {
         Layout layout =
                 Layout.of(seen, ticket, framing, printedPpi.orElse(ticket.ppi().toPpi()));
         EdgeRule edges = EdgeRule.of(ticket, layout.sheet(), words.caption());
-        problems.addAll(PlanLimits.sizeProblems(layout.sheet(), edges.bands(), ticket));
+        if (isMade) {
+            problems.addAll(PlanLimits.sizeProblems(layout.sheet(), edges.bands(), ticket));
+        }
         problems.addAll(PlanLimits.paperProblems(layout, ticket));
         problems.addAll(edges.problems(layout.picture()));
         PixelRect shown = shown(layout, edges.bands());

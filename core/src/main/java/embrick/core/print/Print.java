@@ -148,8 +148,8 @@ public final class Print implements PixelRows {
     private List<MarkedWord> words(Marking marking) {
         InsideEdges under = new InsideEdges(plan, original, colour(plan.paper()), transforms);
         PixelRect groundOnTotal = plan.extension().bands().onTotal(plan.ground());
-        return marking.lines().stream()
-                .map(line -> letters.drawTurned(line, marking.degrees()))
+        return marking.stamps().stream()
+                .map(stamp -> letters.draw(stamp, marking.degrees()))
                 .map(drawn -> new MarkedWord(
                         drawn,
                         MarkTone.isDark(under, groundOnTotal, channels(), drawn)

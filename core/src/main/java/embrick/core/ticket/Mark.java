@@ -1,15 +1,42 @@
 package embrick.core.ticket;
 
+import embrick.core.units.PixelSize;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
- * Words drawn over a picture, to say whose it is: for screens. They are light or dark by what lies under them.
+ * Words or a figure drawn over a picture, to say whose it is: for screens. It is light or dark by what lies under it.
  *
- * @param sizePercent height of the letters' em, of the picture's short side
- * @param strengthPercent how much of the picture they cover
+ * @param sizePercent height of the letters' em or of the figure, of the picture's short side
+ * @param strengthPercent how much of the picture it covers
  */
-public record Mark(String text, Place place, int sizePercent, int strengthPercent) {
+public record Mark(Content content, Place place, int sizePercent, int strengthPercent) {
     private static final int MOST_LETTERS = 120;
+
+    /** What is drawn. */
+    public sealed interface Content {
+        record Words(String text) implements Content {
+            public Words {
+                if (text.isBlank() || text.length() > MOST_LETTERS) {
+                    throw new IllegalArgumentException(
+                            "mark: expected words of 1 to " + MOST_LETTERS + " letters, got " + text.length());
+                }
+            }
+        }
+
+        /**
+         * The figure of a PNG: what is not see-through covers.
+         *
+         * @param digest SHA-256 of its bytes
+         * @param size of it in its own pixels
+         */
+        record Stencil(String digest, PixelSize size) implements Content {
+            public Stencil {
+                Objects.requireNonNull(digest);
+                Objects.requireNonNull(size);
+            }
+        }
+    }
 
     /** Where it stands. */
     public enum Place {
@@ -45,12 +72,14 @@ public record Mark(String text, Place place, int sizePercent, int strengthPercen
 
     public Mark {
         Objects.requireNonNull(place);
-        if (text.isBlank() || text.length() > MOST_LETTERS) {
-            throw new IllegalArgumentException(
-                    "mark: expected words of 1 to " + MOST_LETTERS + " letters, got " + text.length());
-        }
+        Objects.requireNonNull(content);
         requirePercent("size of the mark", sizePercent);
         requirePercent("strength of the mark", strengthPercent);
+    }
+
+    /** The words that are to be measured; none of a figure. */
+    public Optional<String> words() {
+        return content instanceof Content.Words words ? Optional.of(words.text()) : Optional.empty();
     }
 
     private static void requirePercent(String what, int percent) {

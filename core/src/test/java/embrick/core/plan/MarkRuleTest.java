@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.edge.CaptionLine;
 import embrick.core.edge.Marking;
+import embrick.core.edge.Stamp;
 import embrick.core.framing.Framing;
 import embrick.core.problem.Problem;
 import embrick.core.ticket.Mark;
@@ -25,10 +26,16 @@ import org.junit.jupiter.params.provider.CsvSource;
 class MarkRuleTest {
     private static final Ticket SCREEN = ticket().withSize(new Size.InPixels(new PixelSize(1200, 800)));
 
+    private static final Mark.Content ADA = new Mark.Content.Words("© Ada");
+
+    private static CaptionLine line(Stamp stamp) {
+        return ((Stamp.Words) stamp).line();
+    }
+
     private static Planning planning(Ticket ticket, Place place, int sizePercent, String missing) {
         return Planner.plan(
                 picture(6000, 4000),
-                ticket.withMark(Optional.of(new Mark("© Ada", place, sizePercent, 40))),
+                ticket.withMark(Optional.of(new Mark(new Mark.Content.Words("© Ada"), place, sizePercent, 40))),
                 Framing.centred(),
                 new MeasuredWords(Optional.empty(), Optional.of(new CaptionText("© Ada", 4, missing))));
     }
@@ -47,28 +54,42 @@ class MarkRuleTest {
         Marking marking = marking(place, 5);
         assertThat(marking.degrees()).isZero();
         assertThat(marking.strength()).isEqualTo(0.4);
-        assertThat(marking.lines()).singleElement().satisfies(line -> {
-            assertThat(line.emPixels()).isEqualTo(40);
-            assertThat(line.middleX()).isCloseTo(middleX, within(1e-9));
-            // Small letters stand with their middle there: 0.26 em above the baseline.
-            assertThat(line.baseline()).isCloseTo(middleY + 0.26 * 40, within(1e-9));
-        });
+        assertThat(marking.stamps())
+                .singleElement()
+                .extracting(MarkRuleTest::line)
+                .satisfies(line -> {
+                    assertThat(line.emPixels()).isEqualTo(40);
+                    assertThat(line.middleX()).isCloseTo(middleX, within(1e-9));
+                    // Small letters stand with their middle there: 0.26 em above the baseline.
+                    assertThat(line.baseline()).isCloseTo(middleY + 0.26 * 40, within(1e-9));
+                });
     }
 
     @Test
     void acrossItFollowsTheRisingDiagonal() {
         Marking marking = marking(Place.ACROSS, 10);
         assertThat(marking.degrees()).isCloseTo(33.69, within(0.01));
-        assertThat(marking.lines()).extracting(CaptionLine::middleX).containsExactly(600.0);
+        assertThat(marking.stamps()).extracting(stamp -> line(stamp).middleX()).containsExactly(600.0);
     }
 
     @Test
     void tiledItCoversThePictureInBoundedNumber() {
         for (int percent : new int[] {1, 3, 10}) {
             Marking marking = marking(Place.TILED, percent);
-            assertThat(marking.lines()).hasSizeBetween(1, 2000);
-            assertThat(marking.lines()).anyMatch(line -> line.middleX() > 700);
+            assertThat(marking.stamps()).hasSizeBetween(1, 2000);
+            assertThat(marking.stamps()).anyMatch(stamp -> line(stamp).middleX() > 700);
         }
+    }
+
+    /** A figure of 300 × 100 px that is 10 % of 800 px high is 80 px high and 240 wide. */
+    @Test
+    void aFigureKeepsItsShape() {
+        Mark mark =
+                new Mark(new Mark.Content.Stencil("d".repeat(64), new PixelSize(300, 100)), Place.FOOT_RIGHT, 10, 70);
+        Planning planning = Planner.plan(
+                picture(6000, 4000), SCREEN.withMark(Optional.of(mark)), Framing.centred(), MeasuredWords.NONE);
+        assertThat(((Planning.Ready) planning).plan().marking().orElseThrow().stamps())
+                .containsExactly(new Stamp.Figure("d".repeat(64), 1200 - 24 - 120, 800 - 24 - 40, 240, 80));
     }
 
     @Test
@@ -85,9 +106,9 @@ class MarkRuleTest {
                         refused -> assertThat(refused.problems())
                                 .extracting(Problem::code)
                                 .containsExactly("mark-characters"));
-        assertThatThrownBy(() -> new Mark("© Ada", Place.FOOT, 0, 40)).hasMessageContaining("size of the mark");
-        assertThatThrownBy(() -> new Mark("© Ada", Place.FOOT, 5, 101)).hasMessageContaining("strength of the mark");
-        assertThatThrownBy(() -> new Mark(" ", Place.FOOT, 5, 10)).hasMessageContaining("words of 1 to");
+        assertThatThrownBy(() -> new Mark(ADA, Place.FOOT, 0, 40)).hasMessageContaining("size of the mark");
+        assertThatThrownBy(() -> new Mark(ADA, Place.FOOT, 5, 101)).hasMessageContaining("strength of the mark");
+        assertThatThrownBy(() -> new Mark.Content.Words(" ")).hasMessageContaining("words of 1 to");
     }
 
     @Test

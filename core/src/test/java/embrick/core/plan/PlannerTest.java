@@ -223,6 +223,15 @@ class PlannerTest {
             assertThat(Handling.of(renamed).moves()).isEqualTo(Handling.Moves.NOTHING);
         }
 
+        /** Four inks without a profile cannot be printed; they can be renamed. */
+        @Test
+        void nothingOfThePictureStandsAgainstIt() {
+            assertThat(Planner.plan(picture(3000, 2000, ColourModel.CMYK), renamed, Framing.centred()))
+                    .isInstanceOfSatisfying(
+                            Planning.Ready.class,
+                            ready -> assertThat(ready.notices()).isEmpty());
+        }
+
         @Test
         void whatWouldChangeItIsRefusedByItsPhrase() {
             Ticket changed = renamed.withSize(onPaper("8", "10"))

@@ -77,7 +77,7 @@ class PlansOfAnythingTest {
             Framing framing = framing();
             MeasuredWords words = new MeasuredWords(
                     hasCaption(ticket) ? Optional.of(words()) : Optional.empty(),
-                    ticket.mark().map(_ -> words()));
+                    ticket.mark().flatMap(Mark::words).map(_ -> words()));
             try {
                 switch (Planner.plan(facts, ticket, framing, words)) {
                     case Planning.Refused refused ->
@@ -282,6 +282,13 @@ class PlansOfAnythingTest {
         }
     }
 
+    private Mark.Content markContent() {
+        return oneOf(
+                () -> new Mark.Content.Words("Kites"),
+                () -> new Mark.Content.Stencil(
+                        "d".repeat(64), new PixelSize(1 + random.nextInt(4000), 1 + random.nextInt(4000))));
+    }
+
     private ProductRule product() {
         return new ProductRule(
                 "Poster",
@@ -323,7 +330,7 @@ class PlansOfAnythingTest {
                 NamePattern.ORIGINAL,
                 random.nextInt(4) == 0
                         ? Optional.of(new Mark(
-                                "Kites", any(Mark.Place.class), 1 + random.nextInt(30), 1 + random.nextInt(100)))
+                                markContent(), any(Mark.Place.class), 1 + random.nextInt(30), 1 + random.nextInt(100)))
                         : Optional.empty(),
                 random.nextInt(8) == 0 ? Optional.of(built(this::product)) : Optional.empty());
     }

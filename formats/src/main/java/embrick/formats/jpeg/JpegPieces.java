@@ -59,7 +59,7 @@ public final class JpegPieces implements PieceFormat {
             throw UnusablePictureException.broken("damaged", "marks one ppi for Exif and another for JFIF");
         }
         SourceFacts facts = pictures.read(file).facts();
-        return Verified.of(facts);
+        return Verified.ofJpeg(facts, header.quality());
     }
 
     /**

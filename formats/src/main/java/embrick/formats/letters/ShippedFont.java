@@ -2,15 +2,9 @@ package embrick.formats.letters;
 
 import embrick.core.edge.CaptionLine;
 import embrick.core.edge.CaptionRenderer;
-import embrick.core.pixels.PixelRect;
 import embrick.core.plan.CaptionText;
-import java.awt.Color;
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Path2D;
-import java.awt.geom.Rectangle2D;
-import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -69,7 +63,7 @@ public final class ShippedFont implements CaptionRenderer {
         return drawTurned(line, 0);
     }
 
-    @Override
+    /** A line turned about the middle of its small letters, anticlockwise. */
     public Coverage drawTurned(CaptionLine line, double degrees) {
         double length = measured(line.text()).widthEm() * line.emPixels();
         double scale = line.emPixels() / unitsPerEm;
@@ -82,24 +76,7 @@ public final class ShippedFont implements CaptionRenderer {
                     line.middleX(),
                     line.baseline() - CaptionText.HALF_SMALL_LETTER * line.emPixels()));
         }
-        Rectangle2D bounds = outlines.getBounds2D();
-        int x = (int) Math.floor(bounds.getMinX()) - 1;
-        int y = (int) Math.floor(bounds.getMinY()) - 1;
-        int width = Math.max(1, (int) Math.ceil(bounds.getMaxX()) + 1 - x);
-        int height = Math.max(1, (int) Math.ceil(bounds.getMaxY()) + 1 - y);
-        BufferedImage drawn = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
-        Graphics2D pen = drawn.createGraphics();
-        pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
-        pen.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
-        pen.setColor(Color.BLACK);
-        pen.translate(-x, -y);
-        pen.fill(outlines);
-        pen.dispose();
-        byte[] shares = new byte[width * height];
-        for (int i = 0; i < shares.length; i++) {
-            shares[i] = (byte) (drawn.getRGB(i % width, i / width) >>> 24);
-        }
-        return new Coverage(new PixelRect(x, y, width, height), shares);
+        return Filled.of(outlines.getBounds2D(), pen -> pen.fill(outlines));
     }
 
     /** In font units, y upwards, one letter behind the other from 0. */

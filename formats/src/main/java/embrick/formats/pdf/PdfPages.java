@@ -122,6 +122,17 @@ public final class PdfPages implements AutoCloseable {
         note(picture.profile());
     }
 
+    /** Says of the document what an XMP packet says (ISO 32000-1, 14.3.2); not packed, so that any program finds it. */
+    public void describe(byte[] xmp) throws IOException {
+        COSStream metadata = document.getDocument().createCOSStream();
+        metadata.setItem(COSName.TYPE, COSName.METADATA);
+        metadata.setItem(COSName.SUBTYPE, COSName.getPDFName("XML"));
+        try (OutputStream out = new CheckedOutputStream(metadata.createOutputStream(), content)) {
+            out.write(xmp);
+        }
+        document.getDocumentCatalog().getCOSObject().setItem(COSName.METADATA, metadata);
+    }
+
     private void note(byte[] pageProfile) {
         profiles = switch (profiles) {
             case NONE -> Profiles.ONE;

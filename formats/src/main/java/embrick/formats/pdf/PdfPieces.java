@@ -60,6 +60,9 @@ public final class PdfPieces implements PieceFormat {
                             PdfPages.picture(Packing.PNG_ROWS, plan, marks.profile()),
                             out -> PngWriter.packRows(print, out, crew, progress));
             }
+            if (marks.metadata().xmp().isPresent()) {
+                pages.describe(marks.metadata().xmp().get());
+            }
             pages.save(to.stream());
         }
     }
@@ -85,7 +88,7 @@ public final class PdfPieces implements PieceFormat {
                     Optional.empty(),
                     new SourceColour(model, Alpha.OPAQUE, picture.bits(), profiles.add(picture.profile(), model)),
                     Files.size(file));
-            return new Verified(facts, Optional.of(piece.boxes()));
+            return new Verified(facts, Optional.of(piece.boxes()), Optional.empty());
         }
     }
 

@@ -9,6 +9,7 @@ import embrick.core.metadata.MetadataChoice.Private;
 import embrick.core.metadata.MetadataTexts;
 import embrick.core.plan.Plan;
 import embrick.core.print.Printer;
+import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat;
 import embrick.formats.Outside;
 import embrick.formats.Pieces;
@@ -230,6 +231,31 @@ class CarriedMetadataTest {
                 .contains("[ExifIFD] ExifImageWidth : 375", "[ExifIFD] ExifImageHeight : 300")
                 .contains("[ExifIFD] ColorSpace : 1", "[IFD0] XResolution : 150", "[IFD0] Orientation : 1")
                 .doesNotContain("XMP-tiff", "ExifImageWidth : 5");
+    }
+
+    /** A page says it of the document; its JPEG has it besides. */
+    @Test
+    void aPageCarriesThem() throws IOException {
+        Path page = folder.resolve("page.pdf");
+        FileFormat format = new FileFormat.Pdf(new FileFormat.PagePixels.Whole(Depth.EIGHT), FileFormat.PageMarks.NONE);
+        try (OpenedPicture opened = Pieces.FORMATS.open(original);
+                FileTarget target = FileTarget.create(page)) {
+            Plan plan = Pieces.plan(
+                    opened.facts(),
+                    Pieces.ticket("2", "2.5", 150, format).withMetadata(MetadataChoice.USUAL),
+                    Framing.centred());
+            Pieces.FORMATS.write(
+                    Printer.print(plan, opened.raster(), Pieces.FORMATS.profiles()),
+                    Pieces.FORMATS.metadata(original),
+                    plan,
+                    target,
+                    PrintFile.Progress.none());
+        }
+        assertThat(Outside.exiftool(page, "all"))
+                .contains("[XMP-dc] Creator : Ada Blåfjell", "[XMP-dc] Rights : © 2026 Ada Blåfjell")
+                .contains("[XMP-dc] Title : Windrose, evening", "CreatorWorkEmail : ada@example.org")
+                .doesNotContain("GPS", "K40-7781", "Sandhaven", "Paraglide");
+        assertThat(Outside.exiftool(page, "Warning", "Error")).isEmpty();
     }
 
     /** Its coded pixels stay as they are, and its words are chosen all the same. */

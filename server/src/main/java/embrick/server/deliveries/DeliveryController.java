@@ -95,6 +95,7 @@ class DeliveryController {
             @Schema(nullable = true) String sha256,
             @Schema(nullable = true) Double haloPercent,
             boolean haloNoticed,
+            @Schema(nullable = true) Integer jpegQuality,
             @Schema(nullable = true) OnDisk onDisk,
             @Schema(nullable = true) String problem) {
         /** The check's outcome in a word, or what is wrong. */
@@ -189,6 +190,7 @@ class DeliveryController {
                 piece.haloPercent()
                         .filter(percent -> percent > Halo.NOTICED_FROM)
                         .isPresent(),
+                piece.jpegQuality().orElse(null),
                 files.look(piece).orElse(null),
                 piece.problem().map(Problem::text).orElse(null));
     }

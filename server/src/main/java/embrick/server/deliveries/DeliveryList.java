@@ -65,7 +65,8 @@ class DeliveryList {
             Column.ofOriginal("original_sha256", Original::digest),
             Column.ofOriginal("original_page", this::page),
             Column.ofOriginal(
-                    "original_title", original -> original.said().title().orElse(null)));
+                    "original_title", original -> original.said().title().orElse(null)),
+            new Column("jpeg_quality", line -> line.piece().jpegQuality()));
 
     DeliveryList(
             PieceRepository pieces,

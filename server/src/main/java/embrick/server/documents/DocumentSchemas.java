@@ -37,6 +37,7 @@ class DocumentSchemas implements OpenApiCustomizer {
             TicketDocument.PagePixelsDocument.class,
             BrickDocument.class,
             SharpeningDocument.class,
+            MarkDocument.MarkContentDocument.class,
             KeptDocument.class);
 
     private static final String REFERENCE = "#/components/schemas/";

@@ -7,6 +7,7 @@ import com.fasterxml.jackson.annotation.PropertyAccessor;
 import embrick.core.colour.ProfileRef;
 import embrick.core.edge.BandFill;
 import embrick.core.edge.Rim;
+import embrick.core.edge.Stamp;
 import embrick.core.plan.Plan;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
@@ -62,6 +63,13 @@ public class StoredJson {
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
+        @JsonSubTypes.Type(value = Stamp.Words.class, name = "words"),
+        @JsonSubTypes.Type(value = Stamp.Figure.class, name = "figure")
+    })
+    private interface StampKinds {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
         @JsonSubTypes.Type(value = ProfileRef.Srgb.class, name = "srgb"),
         @JsonSubTypes.Type(value = ProfileRef.AssumedGrey.class, name = "assumed-grey"),
         // Earlier versions knew only those that came inside a picture.
@@ -87,6 +95,7 @@ public class StoredJson {
             .addMixIn(FileFormat.PagePixels.class, PagePixelKinds.class)
             .addMixIn(BandFill.class, FillKinds.class)
             .addMixIn(Rim.class, RimKinds.class)
+            .addMixIn(Stamp.class, StampKinds.class)
             .addMixIn(ProfileRef.class, ProfileKinds.class)
             // Questions such as isWide() follow from the parts and are not stored.
             .changeDefaultVisibility(checker -> checker.withVisibility(PropertyAccessor.IS_GETTER, Visibility.NONE))

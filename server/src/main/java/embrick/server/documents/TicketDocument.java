@@ -10,7 +10,6 @@ import embrick.core.ticket.FileFormat.Chroma;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.FileFormat.PageMarks;
 import embrick.core.ticket.Fit.TrimMarks;
-import embrick.core.ticket.Mark;
 import embrick.core.ticket.NamePattern.LetterCase;
 import embrick.core.ticket.NamePattern.Subfolders;
 import embrick.core.ticket.PaperKind;
@@ -78,7 +77,7 @@ public record TicketDocument(
         @Schema(
                 nullable = true,
                 requiredMode = Schema.RequiredMode.NOT_REQUIRED,
-                description = "Words drawn over the pictures; null for none")
+                description = "What is drawn over the pictures; null for none")
         @Valid
         MarkDocument mark,
 
@@ -412,17 +411,6 @@ public record TicketDocument(
         record Date() implements BrickDocument {}
 
         record Words(@NotNull String text) implements BrickDocument {}
-    }
-
-    /** Words drawn over a picture: sizes in per cent of its short side, strength in per cent of full. */
-    public record MarkDocument(
-            @NotNull @Size(min = 1, max = 120) String text,
-            @NotNull Mark.Place place,
-            @Min(1) @Max(100) int sizePercent,
-            @Min(1) @Max(100) int strengthPercent) {
-        Mark toMark() {
-            return new Mark(text, place, sizePercent, strengthPercent);
-        }
     }
 
     /** Text in an original's name, and what is written in its place. */

@@ -92,8 +92,8 @@ public final class TicketDocuments {
         OutputColour colour = phrases.read("colour", () -> document.colour().toColour());
         FileFormat file = phrases.read("file", () -> file(document.file()));
         NamePattern names = phrases.read("names", () -> names(document));
-        Optional<Mark> mark = phrases.read(
-                "mark", () -> Optional.ofNullable(document.mark()).map(TicketDocument.MarkDocument::toMark));
+        Optional<Mark> mark =
+                phrases.read("mark", () -> Optional.ofNullable(document.mark()).map(MarkDocument::toMark));
         Optional<ProductRule> product = phrases.read(
                 "product", () -> Optional.ofNullable(document.product()).map(ProductRuleDocument.OfTicket::toRule));
         phrases.throwIfAny();

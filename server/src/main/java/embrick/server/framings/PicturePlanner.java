@@ -75,7 +75,8 @@ public class PicturePlanner {
                 profiles.known(facts, original.profileDigest(), ordered.assumed()),
                 ordered.ticket(),
                 framing,
-                new MeasuredWords(text, ordered.ticket().mark().map(Mark::text).map(words::measured)));
+                new MeasuredWords(
+                        text, ordered.ticket().mark().flatMap(Mark::words).map(words::measured)));
     }
 
     private static Optional<Caption> caption(Ticket ticket) {

@@ -66,6 +66,8 @@ public class Piece {
     private Long fileBytes;
     private Double haloPercent;
 
+    private Integer jpegQuality;
+
     @Column(columnDefinition = "text")
     private String problemCode;
 
@@ -160,14 +162,16 @@ public class Piece {
         this.digest = made.digest();
         this.fileBytes = made.bytes();
         this.haloPercent = made.haloPercent().orElse(null);
+        this.jpegQuality = made.jpegQuality().orElse(null);
     }
 
     /**
      * A finished file.
      *
      * @param haloPercent the overshoot at its contours, where it was sharpened
+     * @param jpegQuality that it was coded at, where it is a JPEG whose tables tell it
      */
-    record Made(String digest, long bytes, Optional<Double> haloPercent) {}
+    record Made(String digest, long bytes, Optional<Double> haloPercent, Optional<Integer> jpegQuality) {}
 
     void finish(Instant now) {
         change(State.CHECKED, Optional.empty(), now);
@@ -186,6 +190,7 @@ public class Piece {
         this.digest = null;
         this.fileBytes = null;
         this.haloPercent = null;
+        this.jpegQuality = null;
     }
 
     private void change(State newState, Optional<Problem> problem, Instant now) {

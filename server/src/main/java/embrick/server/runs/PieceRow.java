@@ -28,6 +28,7 @@ public record PieceRow(
         Long bytes,
         String sha256,
         Double halo,
+        Integer quality,
         String problemCode,
         String problemText,
         String problemRemedy,
@@ -47,6 +48,11 @@ public record PieceRow(
 
     public Optional<String> digest() {
         return Optional.ofNullable(sha256);
+    }
+
+    /** The quality a JPEG was coded at; empty for other files, and where its tables do not tell it. */
+    public Optional<Integer> jpegQuality() {
+        return Optional.ofNullable(quality);
     }
 
     /** How far sharpened contours overshoot, in per cent of their contrast; empty where nothing is sharpened. */

@@ -70,9 +70,10 @@ class PieceWriter {
         Optional<Halo> halo = !attempt.original().isPrintedDamaged() && retagging.suits(original, attempt.plan())
                 ? retag(attempt, original, temporary)
                 : print(attempt, original, temporary);
-        check(attempt, temporary);
+        Verified found = check(attempt, temporary);
         Fingerprint fingerprint = Storage.fingerprintOf(temporary);
-        Piece.Made made = new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), halo.map(Halo::percent));
+        Piece.Made made =
+                new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), halo.map(Halo::percent), found.quality());
         attempts.intend(attempt, made);
         return fingerprint;
     }
@@ -87,7 +88,8 @@ class PieceWriter {
         if (!fingerprint.sha256().equals(attempt.original().digest())) {
             throw new IOException("the copy is not the original's own bytes");
         }
-        attempts.intend(attempt, new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), Optional.empty()));
+        attempts.intend(
+                attempt, new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), Optional.empty(), Optional.empty()));
         return fingerprint;
     }
 
@@ -133,7 +135,7 @@ class PieceWriter {
     }
 
     /** Reads the file again, to its last byte, and holds it against the plan. */
-    private void check(Attempt attempt, Path file) throws IOException {
+    private Verified check(Attempt attempt, Path file) throws IOException {
         progress.checking(attempt.pieceId());
         Expectation expectation = Expectation.of(
                 attempt.plan(),
@@ -147,5 +149,6 @@ class PieceWriter {
                 && Files.size(file) > jpeg.mostBytes().orElse(Long.MAX_VALUE)) {
             throw new IOException("the finished file is larger than its limit");
         }
+        return found;
     }
 }

@@ -31,8 +31,8 @@ class PictureFormats {
     }
 
     @Bean
-    Prints prints(ProfileShelf profiles) {
-        return new Prints(profiles);
+    Prints prints(ProfileShelf profiles, KeptStencils stencils) {
+        return new Prints(profiles, stencils);
     }
 
     @Bean

@@ -37,7 +37,7 @@ public class Storage {
     private static final Logger LOG = LoggerFactory.getLogger(Storage.class);
 
     private static final List<String> FOLDERS =
-            List.of("originals", "previews", "making", "deliveries", "incoming", "profiles", "decoding");
+            List.of("originals", "previews", "making", "deliveries", "incoming", "profiles", "marks", "decoding");
 
     private static final int MOST_FOLDERS_OF_ONE_NAME = 10_000;
 
@@ -153,6 +153,10 @@ public class Storage {
 
     public Path profile(String digest) {
         return root.resolve("profiles").resolve(digest + ".icc");
+    }
+
+    Path stencil(String digest) {
+        return root.resolve("marks").resolve(digest + ".png");
     }
 
     public Path making() {

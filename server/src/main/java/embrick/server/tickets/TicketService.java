@@ -1,5 +1,6 @@
 package embrick.server.tickets;
 
+import embrick.core.ticket.Mark;
 import embrick.core.ticket.Ticket;
 import embrick.server.Ids;
 import embrick.server.documents.StoredJson;
@@ -7,6 +8,7 @@ import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
 import embrick.server.problems.ProblemException;
 import embrick.server.profiles.PictureProfiles;
+import embrick.server.storage.KeptStencils;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
@@ -26,9 +28,12 @@ public class TicketService {
     private final TicketRepository tickets;
     private final StoredJson json;
     private final PictureProfiles profiles;
+    private final KeptStencils stencils;
     private final Clock clock;
 
-    TicketService(TicketRepository tickets, StoredJson json, PictureProfiles profiles, Clock clock) {
+    TicketService(
+            TicketRepository tickets, StoredJson json, PictureProfiles profiles, KeptStencils stencils, Clock clock) {
+        this.stencils = stencils;
         this.profiles = profiles;
         this.tickets = tickets;
         this.json = json;
@@ -151,6 +156,11 @@ public class TicketService {
     /** @throws ProblemException naming each phrase whose value cannot work */
     public void requireWorkable(TicketDocument document) {
         Ticket ticket = TicketDocuments.toTicket(document);
+        if (ticket.mark().map(Mark::content).orElse(null) instanceof Mark.Content.Stencil stencil
+                && !stencils.holds(stencil.digest())) {
+            throw ProblemException.invalid(
+                    "mark-missing", "mark", "The mark's picture is not here.", "Send it again, or use words.");
+        }
         profiles.problem(ticket.colour()).ifPresent(problem -> {
             throw ProblemException.invalid(problem.code(), problem.subject(), problem.text(), problem.remedy());
         });

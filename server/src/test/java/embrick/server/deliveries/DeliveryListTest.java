@@ -44,7 +44,8 @@ class DeliveryListTest {
             "sharpening",
             "original_sha256",
             "original_page",
-            "original_title");
+            "original_title",
+            "jpeg_quality");
 
     private final Api api = new Api(RunningServer.get().address());
 

@@ -53,6 +53,10 @@ class RunTest {
                 .as(run.path("pieces").toString())
                 .isEqualTo("CHECKED");
         assertThat(run.path("pieces").get(0).path("fileBytes").asLong()).isLessThanOrEqualTo(20_000);
+        String id = run.path("run").path("id").asString();
+        JsonNode delivered =
+                api.get("/runs/" + id + "/delivery").body().path("pieces").get(0);
+        assertThat(delivered.path("jpegQuality").asInt()).isBetween(1, 94);
 
         api.changeFirstTicket(job, ticket -> ((ObjectNode) ticket.path("file")).put("mostBytes", 5_000));
         JsonNode failed = api.finished(api.startRun(job)).path("pieces").get(0);

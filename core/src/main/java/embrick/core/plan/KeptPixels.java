@@ -1,0 +1,56 @@
+package embrick.core.plan;
+
+import embrick.core.pixels.Orientation;
+import embrick.core.source.SourceFacts;
+import embrick.core.source.SourceFacts.Alpha;
+import embrick.core.source.SourceFacts.FileKind;
+import embrick.core.ticket.FileFormat;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Whether pixels that a plan keeps are still the same in its file, and if not, why: what converting alone has to say. */
+final class KeptPixels {
+    private KeptPixels() {}
+
+    /** Empty where no pixel is changed, and where the plan makes new ones anyway. */
+    static Optional<Notice> notice(SourceFacts facts, Plan plan) {
+        if (!plan.keepsPixels() || plan.sharpening().isPresent()) {
+            return Optional.empty();
+        }
+        List<String> changes = new ArrayList<>();
+        if (!plan.colour().from().equals(plan.colour().to())) {
+            changes.add("colours are converted");
+        }
+        if (facts.colour().bitsPerChannel() > plan.bitsPerChannel()) {
+            changes.add(facts.colour().bitsPerChannel() + " bits a channel become " + plan.bitsPerChannel());
+        }
+        if (facts.colour().alpha() == Alpha.SEE_THROUGH) {
+            changes.add("see-through parts become paper");
+        }
+        if (isCodedWithLoss(plan.file()) && !mayKeepItsCode(facts, plan)) {
+            changes.add("pixels are coded anew, nearly the same");
+        }
+        return changes.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Notice("pixels-change", String.join("; ", changes)));
+    }
+
+    private static boolean isCodedWithLoss(FileFormat file) {
+        return switch (file) {
+            case FileFormat.Jpeg _ -> true;
+            case FileFormat.Webp webp -> webp.quality().isPresent();
+            case FileFormat.Pdf pdf -> pdf.pixels() instanceof FileFormat.PagePixels.Coded;
+            case FileFormat.Tiff _, FileFormat.Png _, FileFormat.AsItIs _ -> false;
+        };
+    }
+
+    /** A whole JPEG that lies as it is seen goes over as it was coded. */
+    private static boolean mayKeepItsCode(SourceFacts facts, Plan plan) {
+        return facts.kind() == FileKind.JPEG
+                && plan.file() instanceof FileFormat.Jpeg
+                && plan.window().seenAs() == Orientation.UPRIGHT
+                && plan.total().equals(facts.stored())
+                && plan.colour().from().equals(plan.colour().to());
+    }
+}
