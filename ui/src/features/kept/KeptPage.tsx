@@ -50,6 +50,7 @@ export function KeptPage({ kind, title, called, empty, words, actions, onOpen }:
               body: { name, document: one.document },
             }),
           ),
+        copy: (name) => answer(api.POST('/api/v1/kept', { body: { name, document: one.document } })),
         remove: () => answer(api.DELETE('/api/v1/kept/{id}', { params: { path: { id: one.id } } })),
       }))}
     />

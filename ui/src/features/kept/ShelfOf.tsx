@@ -16,6 +16,8 @@ export interface OnShelf {
   /** What else can be said of it. */
   more?: ReactNode;
   rename: (name: string) => Promise<unknown>;
+  /** Keeps the same under another name. */
+  copy: (name: string) => Promise<unknown>;
   remove: () => Promise<unknown>;
 }
 
@@ -101,6 +103,7 @@ function One({ thing, called, deleting, onChanged }: { thing: OnShelf } & Pick<P
     onError: (error: unknown) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`, 8),
   };
   const rename = useMutation({ mutationFn: thing.rename, ...done });
+  const copy = useMutation({ mutationFn: thing.copy, ...done });
   const remove = useMutation({ mutationFn: thing.remove, ...done });
   return (
     <li className="kept-one">
@@ -114,6 +117,16 @@ function One({ thing, called, deleting, onChanged }: { thing: OnShelf } & Pick<P
         content={<NameField label={`name of this ${called}`} value={thing.name} onKeep={(name) => rename.mutate(name)} />}
       >
         <Button type="text">Rename</Button>
+      </Popover>
+      <Popover
+        trigger="click"
+        content={
+          <NameField label="name of the copy" value={`${thing.name} 2`} action="Copy" onKeep={(name) => copy.mutate(name)} />
+        }
+      >
+        <Button type="text" loading={copy.isPending}>
+          Copy
+        </Button>
       </Popover>
       <Button type="text" href={thing.file}>
         Download

@@ -48,6 +48,20 @@ describe('the saved tickets', () => {
     await waitFor(() => expect(server.of('PUT /saved-tickets/wall')[0]?.body).toMatchObject({ name: 'Large prints' }));
   });
 
+  it('copies one under another name, and tells where that is taken', async () => {
+    const server = fakeServer({
+      'GET /saved-tickets': [wall],
+      'POST /saved-tickets': problem(409, 'name-taken', 'There is a saved ticket “Wall prints 2” already.', 'Choose another name.'),
+    });
+    openPage('/saved-tickets');
+    fireEvent.click(await screen.findByRole('button', { name: 'Copy' }));
+    expect((await screen.findByLabelText<HTMLInputElement>('name of the copy')).value).toBe('Wall prints 2');
+    const [, confirm] = screen.getAllByRole('button', { name: 'Copy' });
+    fireEvent.click(confirm!);
+    expect(await screen.findByText(/There is a saved ticket “Wall prints 2” already/)).toBeTruthy();
+    expect(server.of('POST /saved-tickets')[0]?.body).toMatchObject({ name: 'Wall prints 2' });
+  });
+
   it('takes each file that is one, and names each that is not', async () => {
     let sent = 0;
     fakeServer({

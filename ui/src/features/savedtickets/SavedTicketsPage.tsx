@@ -35,6 +35,7 @@ export function SavedTicketsPage() {
               body: { name, document: ticket.document },
             }),
           ),
+        copy: (name) => answer(api.POST('/api/v1/saved-tickets', { body: { name, document: ticket.document } })),
         remove: () => answer(api.DELETE('/api/v1/saved-tickets/{id}', { params: { path: { id: ticket.id } } })),
       }))}
     />
