@@ -2,7 +2,6 @@ package embrick.server.documents;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import embrick.server.documents.TicketDocument.BrickDocument;
-import embrick.server.documents.TicketDocument.FileDocument;
 import embrick.server.documents.TicketDocument.FitDocument;
 import embrick.server.documents.TicketDocument.SharpeningDocument;
 import embrick.server.documents.TicketDocument.SizeDocument;
@@ -34,7 +33,7 @@ class DocumentSchemas implements OpenApiCustomizer {
             EdgesDocument.CaptionPartDocument.class,
             ColourDocument.class,
             FileDocument.class,
-            TicketDocument.PagePixelsDocument.class,
+            PagePixelsDocument.class,
             BrickDocument.class,
             SharpeningDocument.class,
             MarkDocument.MarkContentDocument.class,

@@ -4,7 +4,6 @@ import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Turn;
 import embrick.core.ticket.ViewingDistance;
 import embrick.core.units.LengthUnit;
-import embrick.server.documents.TicketDocument.FileDocument;
 import embrick.server.documents.TicketDocument.FitDocument;
 import embrick.server.documents.TicketDocument.SharpeningDocument;
 import embrick.server.documents.TicketDocument.SizeDocument;

@@ -6,7 +6,6 @@ import embrick.core.ticket.FileFormat.Chroma;
 import embrick.core.ticket.Measure;
 import embrick.core.ticket.Size.Enlarging;
 import embrick.server.documents.TicketDocument.BrickDocument;
-import embrick.server.documents.TicketDocument.FileDocument;
 import embrick.server.documents.TicketDocument.SharpeningDocument;
 import embrick.server.documents.TicketDocument.SizeDocument;
 import java.util.LinkedHashMap;

@@ -5,10 +5,6 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.Anchor;
-import embrick.core.ticket.Depth;
-import embrick.core.ticket.FileFormat.Chroma;
-import embrick.core.ticket.FileFormat.Packing;
-import embrick.core.ticket.FileFormat.PageMarks;
 import embrick.core.ticket.Fit.TrimMarks;
 import embrick.core.ticket.NamePattern.LetterCase;
 import embrick.core.ticket.NamePattern.Subfolders;
@@ -207,89 +203,6 @@ public record TicketDocument(
                 @NotNull String paper,
                 @NotNull Anchor anchor,
                 @NotNull TrimMarks marks) implements FitDocument {}
-    }
-
-    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-    @JsonSubTypes({
-        @JsonSubTypes.Type(value = FileDocument.Jpeg.class, name = "jpeg"),
-        @JsonSubTypes.Type(value = FileDocument.Tiff.class, name = "tiff"),
-        @JsonSubTypes.Type(value = FileDocument.Png.class, name = "png"),
-        @JsonSubTypes.Type(value = FileDocument.Pdf.class, name = "pdf"),
-        @JsonSubTypes.Type(value = FileDocument.Webp.class, name = "webp"),
-        @JsonSubTypes.Type(value = FileDocument.AsItIs.class, name = "as-it-is")
-    })
-    @Schema(
-            oneOf = {
-                FileDocument.Jpeg.class,
-                FileDocument.Tiff.class,
-                FileDocument.Png.class,
-                FileDocument.Pdf.class,
-                FileDocument.Webp.class,
-                FileDocument.AsItIs.class
-            })
-    public sealed interface FileDocument {
-        record Jpeg(
-                int quality,
-
-                @Schema(description = "How finely colour is kept beside brightness", defaultValue = "FULL")
-                Chroma chroma,
-
-                @Schema(
-                        description =
-                                "Bytes that the file may have: quality is lowered as far as that needs; null for no limit",
-                        nullable = true,
-                        requiredMode = Schema.RequiredMode.NOT_REQUIRED)
-                Long mostBytes)
-                implements FileDocument {
-            public Jpeg {
-                chroma = chroma == null ? Chroma.FULL : chroma;
-            }
-
-            public Jpeg(int quality) {
-                this(quality, Chroma.FULL, null);
-            }
-        }
-
-        record Tiff(@NotNull Packing packing, @NotNull Depth depth) implements FileDocument {}
-
-        record Png(@NotNull Depth depth) implements FileDocument {}
-
-        record Pdf(
-                @NotNull @Valid PagePixelsDocument pixels,
-                @NotNull PageMarks marks) implements FileDocument {}
-
-        record Webp(
-                @Schema(
-                        description = "1 to 100; null where nothing is to be lost",
-                        nullable = true,
-                        requiredMode = Schema.RequiredMode.NOT_REQUIRED)
-                Integer quality)
-                implements FileDocument {}
-
-        /** The original's own file, byte for byte, under a new name. */
-        record AsItIs() implements FileDocument {}
-    }
-
-    /** How a page holds its picture. */
-    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-    @JsonSubTypes({
-        @JsonSubTypes.Type(value = PagePixelsDocument.CodedPixels.class, name = "jpeg"),
-        @JsonSubTypes.Type(value = PagePixelsDocument.WholePixels.class, name = "whole")
-    })
-    @Schema(oneOf = {PagePixelsDocument.CodedPixels.class, PagePixelsDocument.WholePixels.class})
-    public sealed interface PagePixelsDocument {
-        record CodedPixels(
-                int quality,
-
-                @Schema(description = "How finely colour is kept beside brightness", defaultValue = "FULL")
-                Chroma chroma)
-                implements PagePixelsDocument {
-            public CodedPixels {
-                chroma = chroma == null ? Chroma.FULL : chroma;
-            }
-        }
-
-        record WholePixels(@NotNull Depth depth) implements PagePixelsDocument {}
     }
 
     /** How pixels are made from pixels. */
