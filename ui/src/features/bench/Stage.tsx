@@ -167,6 +167,9 @@ export function Stage(props: Props) {
             {(total.width > sheet.width || total.height > sheet.height) && (
               <BandPixels planned={planned} total={total} sheet={sheet} moving={moving || live.current !== undefined} />
             )}
+            {ticket.product?.rule.overlay && !lining && (
+              <ProductOverlay overlay={ticket.product.rule.overlay} total={total} />
+            )}
             <svg className="stage-lines" width={size.width} height={size.height} aria-hidden="true">
               {isMasked && <path fillRule="evenodd" fill={ticket.fit.paper} d={`M${path(sheet)}M${path(place)}`} />}
               <Guides guide={guide} place={place} perUnit={(plan.markedPpi / fromInches(1, ticket.unit)) * view.perPixel} />
@@ -200,6 +203,25 @@ export function Stage(props: Props) {
         )}
       </div>
     </div>
+  );
+}
+
+/** What a product has over the picture, for the eye alone; it turns with its sheet. */
+function ProductOverlay({ overlay, total }: { overlay: Schemas['ProductOverlay']; total: Rect }) {
+  const isTurned = overlay.width !== overlay.height && overlay.width > overlay.height !== total.width > total.height;
+  const [width, height] = isTurned ? [total.height, total.width] : [total.width, total.height];
+  return (
+    <img
+      className="stage-overlay"
+      alt=""
+      draggable={false}
+      src={`/api/v1/marks/${overlay.digest}/file`}
+      style={{
+        width,
+        height,
+        transform: `translate(${total.x + (total.width - width) / 2}px, ${total.y + (total.height - height) / 2}px)${isTurned ? ' rotate(90deg)' : ''}`,
+      }}
+    />
   );
 }
 

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Checkbox, Drawer, Input, InputNumber, Segmented, Space } from 'antd';
-import { useState } from 'react';
-import { answer, api, type Schemas } from '../../api/client';
+import { useRef, useState } from 'react';
+import { answer, api, bytesOf, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { unitSymbol, type LengthUnit } from '../../shared/format';
 import { LengthInput } from '../../shared/LengthInput';
@@ -29,6 +29,7 @@ const FIRST: Rule = {
   colour: null,
   files: ['JPEG'],
   mostBytes: null,
+  overlay: null,
 };
 
 const MEGABYTE = 1_000_000;
@@ -116,6 +117,7 @@ export function ProductForm({ kept, onClose }: { kept?: Kept | undefined; onClos
             onChange={({ digest, model }) => change({ colour: { digest, model } })}
           />
         )}
+        <OverlayField value={rule.overlay ?? null} onChange={(overlay) => change({ overlay })} />
         {problems.map(({ text, remedy }) => (
           <p key={text} className="field-problem" role="alert">
             ■ {text} {remedy}
@@ -131,6 +133,45 @@ export function ProductForm({ kept, onClose }: { kept?: Kept | undefined; onClos
         </Button>
       </Space>
     </Drawer>
+  );
+}
+
+/** A picture laid over the product on the bench. */
+function OverlayField({ value, onChange }: { value: NonNullable<Rule['overlay']> | null; onChange: (overlay: NonNullable<Rule['overlay']> | null) => void }) {
+  const file = useRef<HTMLInputElement>(null);
+  const send = useMutation({ mutationFn: (png: File) => answer(api.POST('/api/v1/marks', bytesOf(png))), onSuccess: onChange });
+  const problem = send.isError ? Problem.from(send.error) : undefined;
+  return (
+    <div className="field">
+      <span>over it on the bench, never printed: a PNG as large as the area with its bleed</span>
+      <Space>
+        <Button loading={send.isPending} onClick={() => file.current?.click()}>
+          {value ? 'Another PNG' : 'Add a PNG'}
+        </Button>
+        {value && <Button onClick={() => onChange(null)}>Take it off</Button>}
+        {value && (
+          <span className="quiet">
+            {value.width} × {value.height} px
+          </span>
+        )}
+      </Space>
+      <input
+        ref={file}
+        type="file"
+        hidden
+        accept="image/png"
+        aria-label="PNG over the product"
+        onChange={({ target }) => {
+          if (target.files?.[0]) send.mutate(target.files[0]);
+          target.value = '';
+        }}
+      />
+      {problem && (
+        <span className="field-problem" role="alert">
+          ■ {problem.message} {problem.remedy}
+        </span>
+      )}
+    </div>
   );
 }
 

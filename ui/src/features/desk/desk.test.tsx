@@ -128,6 +128,23 @@ describe('product rules', () => {
     );
   });
 
+  it('have a picture over them on the bench, if one is sent', async () => {
+    const server = fakeServer({
+      'GET /kept': [tile],
+      'GET /profiles': [profile()],
+      'POST /marks': { digest: 'd', width: 600, height: 600 },
+      'PUT /kept/tile': tile,
+    });
+    openPage('/desk/products');
+    fireEvent.click(await screen.findByRole('button', { name: 'Change' }));
+    fireEvent.change(await screen.findByLabelText('PNG over the product'), { target: { files: [new File(['x'], 'over.png')] } });
+    expect(await screen.findByText('600 × 600 px')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() =>
+      expect(server.of('PUT /kept/tile')[0]?.body).toMatchObject({ document: { overlay: { digest: 'd', width: 600 } } }),
+    );
+  });
+
   it('are added, and told why one cannot be', async () => {
     const server = fakeServer({
       'GET /kept': [],

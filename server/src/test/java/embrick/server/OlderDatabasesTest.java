@@ -2,8 +2,18 @@ package embrick.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.server.documents.StoredJson;
 import embrick.server.support.ThrowawayPostgres;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
+import java.util.zip.GZIPInputStream;
 import javax.sql.DataSource;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.BeforeEach;
@@ -114,5 +124,45 @@ class OlderDatabasesTest {
                         .query(String.class)
                         .list())
                 .containsExactly("4:5 photo", "70:99 a3", "70:99-at-scale a3 at scale");
+    }
+
+    /** The whole database of a demo job that was run five times, as version 6 of the schema left it (pg_dump). */
+    @Test
+    void aDumpIsBroughtUpAndAllOfItCanBeRead() throws IOException {
+        String name = "embrick_older_" + OLDER.incrementAndGet();
+        ThrowawayPostgres.get().create(name);
+        DataSource dumped = new DriverManagerDataSource(ThrowawayPostgres.get().url(name), "embrick", "");
+        restore(dumped, "/databases/version-6.sql.gz");
+        Flyway.configure().dataSource(dumped).load().migrate();
+
+        JdbcClient rows = JdbcClient.create(dumped);
+        assertThat(rows.sql("select (select count(*) from original) || ' ' || (select count(*) from piece) || ' ' ||"
+                                + " (select count(*) from run) || ' ' || (select count(*) from run_order) || ' ' ||"
+                                + " (select count(*) from ticket) || ' ' || (select count(*) from framing)")
+                        .query(String.class)
+                        .single())
+                .isEqualTo("29 135 5 5 4 9");
+        StoredJson json = new StoredJson();
+        requireRead(rows, "select document from ticket", json::ticket, 4);
+        requireRead(rows, "select ticket_document from run_order", json::ticket, 5);
+        requireRead(rows, "select document from framing", json::framing, 9);
+        requireRead(rows, "select facts from original where facts is not null", json::facts, 26);
+        requireRead(rows, "select plan from piece where plan is not null", json::plan, 1);
+    }
+
+    private static void restore(DataSource database, String dump) throws IOException {
+        try (InputStream packed = OlderDatabasesTest.class.getResourceAsStream(dump);
+                Connection connection = database.getConnection();
+                Statement statement = connection.createStatement()) {
+            statement.execute(new String(new GZIPInputStream(packed).readAllBytes(), StandardCharsets.UTF_8));
+        } catch (SQLException wrong) {
+            throw new AssertionError(wrong);
+        }
+    }
+
+    private static void requireRead(JdbcClient rows, String sql, Function<String, Object> reading, int atLeast) {
+        List<String> stored = rows.sql(sql).query(String.class).list();
+        assertThat(stored).hasSizeGreaterThanOrEqualTo(atLeast);
+        assertThat(stored).map(reading::apply).doesNotContainNull();
     }
 }

@@ -13,8 +13,11 @@ import embrick.server.documents.TicketDocument.FitDocument;
 import embrick.server.documents.TicketDocument.SizeDocument;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.EnumSet;
@@ -50,9 +53,23 @@ public record ProductRuleDocument(
         @NotEmpty List<@NotNull Accepted> files,
 
         @Schema(nullable = true, description = "Bytes that a file may have; null for any number")
-        Long mostBytes)
+        Long mostBytes,
+
+        @Schema(
+                nullable = true,
+                requiredMode = Schema.RequiredMode.NOT_REQUIRED,
+                description = "A picture that is laid over the product on the bench, never printed; null for none")
+        @Valid
+        Overlay overlay)
         implements KeptDocument {
     public static final int SCHEMA_VERSION = 1;
+
+    /** A PNG with see-through parts that was sent before, as large as the printed area with its bleed. */
+    @Schema(name = "ProductOverlay")
+    public record Overlay(
+            @NotNull @Pattern(regexp = "[0-9a-f]{64}") String digest,
+            @Min(1) @Max(10_000) int width,
+            @Min(1) @Max(10_000) int height) {}
 
     /** As a ticket carries it: the rule as it was, so that a later change of it is no surprise. */
     @Schema(name = "TicketProduct", description = "The product whose rule a ticket is held to, as the rule was")

@@ -156,6 +156,15 @@ public class TicketService {
     /** @throws ProblemException naming each phrase whose value cannot work */
     public void requireWorkable(TicketDocument document) {
         Ticket ticket = TicketDocuments.toTicket(document);
+        if (document.product() != null
+                && document.product().rule().overlay() != null
+                && !stencils.holds(document.product().rule().overlay().digest())) {
+            throw ProblemException.invalid(
+                    "overlay-missing",
+                    "product",
+                    "The picture that is laid over the product is not here.",
+                    "Send it again, or take it off the rule.");
+        }
         if (ticket.mark().map(Mark::content).orElse(null) instanceof Mark.Content.Stencil stencil
                 && !stencils.holds(stencil.digest())) {
             throw ProblemException.invalid(

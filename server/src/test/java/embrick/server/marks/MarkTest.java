@@ -15,6 +15,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -96,5 +97,33 @@ class MarkTest {
         Answer refused = api.sayFirstTicket(api.newJob("missing mark"), ticket -> mark(ticket, sent));
         assertThat(refused.code()).isEqualTo("mark-missing");
         assertThat(api.get("/marks/" + "0".repeat(64) + "/file").status()).isEqualTo(404);
+    }
+
+    @Test
+    void aProductsOverlayHasToBeHere() throws IOException {
+        JsonNode sent = send(figure()).body();
+        ObjectNode rule = ((ObjectNode) sent)
+                .objectNode()
+                .put("kind", "product")
+                .put("schemaVersion", 1)
+                .put("unit", "MM");
+        rule.putObject("width").put("value", 90).put("unit", "MM");
+        rule.putObject("height").put("value", 90).put("unit", "MM");
+        rule.putObject("bleed").put("value", 0).put("unit", "MM");
+        rule.putObject("safe").put("value", 4).put("unit", "MM");
+        rule.put("ppi", 300)
+                .put("leastPpi", 100)
+                .putNull("colour")
+                .putNull("mostBytes")
+                .putArray("files")
+                .add("JPEG");
+        rule.set("overlay", sent);
+        String name = "Coaster " + UUID.randomUUID();
+        Answer kept = api.post("/kept", Map.of("name", name, "document", rule));
+        assertThat(kept.status()).as(kept.body().toString()).isEqualTo(201);
+        ((ObjectNode) rule.path("overlay")).put("digest", "0".repeat(64));
+        assertThat(api.post("/kept", Map.of("name", name + " 2", "document", rule))
+                        .code())
+                .isEqualTo("overlay-missing");
     }
 }
