@@ -28,22 +28,7 @@ export function InstrumentPage() {
   const { mutate } = reckon;
   const base = now ?? { width: FIRST.width, height: FIRST.height, ppi: FIRST.ppi };
 
-  const ask = (change: Partial<Asked> & Pick<Asked, 'changed'>, from = shape) =>
-    mutate({
-      shapeWidth: from.width,
-      shapeHeight: from.height,
-      width: base.width,
-      height: base.height,
-      ppi: base.ppi,
-      unit,
-      held,
-      toPpi: null,
-      toLength: null,
-      toPixels: null,
-      ...change,
-    });
-  // The same numbers in another unit; at first, the numbers themselves.
-  useEffect(() => {
+  const ask = (change: Partial<Asked> = {}) =>
     mutate({
       shapeWidth: shape.width,
       shapeHeight: shape.height,
@@ -51,30 +36,22 @@ export function InstrumentPage() {
       height: base.height,
       ppi: base.ppi,
       unit,
-      held: 'PIXELS',
+      held,
       changed: 'PPI',
       toPpi: null,
       toLength: null,
       toPixels: null,
+      ...change,
     });
+  // The same numbers in another unit; at first, the numbers themselves.
+  useEffect(() => {
+    ask({ held: 'PIXELS' });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only another unit asks anew by itself
   }, [unit]);
 
   const begin = (width: number, height: number) => {
     setShape({ width, height });
-    mutate({
-      shapeWidth: width,
-      shapeHeight: height,
-      width,
-      height,
-      ppi: base.ppi,
-      unit,
-      held: 'PIXELS',
-      changed: 'PPI',
-      toPpi: null,
-      toLength: null,
-      toPixels: null,
-    });
+    ask({ shapeWidth: width, shapeHeight: height, width, height, held: 'PIXELS' });
   };
 
   if (!now) return reckon.isError ? <p role="alert">{Problem.from(reckon.error).message}</p> : null;

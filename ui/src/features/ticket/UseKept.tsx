@@ -1,7 +1,7 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { App, Button, Dropdown } from 'antd';
 import { Problem } from '../../api/problems';
-import { keptQuery, laidOver } from '../kept';
+import { laidOver, useKept } from '../kept';
 import { useSavedTickets } from '../savedtickets';
 import type { TicketDocument } from './queries';
 
@@ -14,9 +14,9 @@ interface Props {
 export function UseKept({ document, onChange }: Props) {
   const { message } = App.useApp();
   const tickets = useSavedTickets();
-  const sizes = useQuery(keptQuery('SIZE')).data ?? [];
-  const names = useQuery(keptQuery('NAMES')).data ?? [];
-  const products = useQuery(keptQuery('PRODUCT')).data ?? [];
+  const sizes = useKept('SIZE');
+  const names = useKept('NAMES');
+  const products = useKept('PRODUCT');
   const lay = useMutation({
     mutationFn: (id: string) => laidOver(id, document),
     onSuccess: onChange,

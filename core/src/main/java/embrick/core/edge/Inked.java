@@ -4,6 +4,7 @@ import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 
 /** Lines and words over finished pixels: key line, caption, marks, in this order. */
 public final class Inked implements PixelSource {
@@ -17,7 +18,11 @@ public final class Inked implements PixelSource {
     }
 
     /** Something that covers pixels of its place with one colour. */
-    private record Ink(PixelRect place, Share share, float[] colour) {}
+    private record Ink(PixelRect place, Share share, Supplier<float[]> colour) {
+        Ink(PixelRect place, Share share, float[] colour) {
+            this(place, share, () -> colour);
+        }
+    }
 
     private interface Share {
         float of(int x, int y);
@@ -40,8 +45,11 @@ public final class Inked implements PixelSource {
         return this;
     }
 
-    /** @param strength share that is covered where a letter covers all */
-    public Inked withFaintWords(CaptionRenderer.Coverage words, double strength, float[] colour) {
+    /**
+     * @param strength share that is covered where a letter covers all
+     * @param colour asked for only when the words are met
+     */
+    public Inked withFaintWords(CaptionRenderer.Coverage words, double strength, Supplier<float[]> colour) {
         float most = (float) strength;
         inks.add(new Ink(words.place(), (x, y) -> words.share(x, y) * most, colour));
         return this;
@@ -65,12 +73,16 @@ public final class Inked implements PixelSource {
         PixelRect place = ink.place();
         int left = Math.max(place.x(), region.x());
         int right = Math.min(place.right(), region.right());
+        if (left >= right || place.y() >= region.bottom() || place.bottom() <= region.y()) {
+            return;
+        }
+        float[] colour = ink.colour().get();
         for (int y = Math.max(place.y(), region.y()); y < Math.min(place.bottom(), region.bottom()); y++) {
             int to = at + ((y - region.y()) * region.width() + left - region.x()) * channels;
             for (int x = left; x < right; x++, to += channels) {
                 float share = ink.share().of(x, y);
                 for (int c = 0; share > 0 && c < channels; c++) {
-                    into[to + c] = share >= 1 ? ink.colour()[c] : into[to + c] * (1 - share) + ink.colour()[c] * share;
+                    into[to + c] = share >= 1 ? colour[c] : into[to + c] * (1 - share) + colour[c] * share;
                 }
             }
         }

@@ -68,13 +68,13 @@ public final class Print implements PixelRows {
     private static final class Shared {
         private final List<UnsharpMask> sharpened = new CopyOnWriteArrayList<>();
         private float[] rimMean;
-        private List<MarkedWord> words;
+        private MarkedStamps stamps;
 
-        synchronized List<MarkedWord> words(Supplier<List<MarkedWord>> drawing) {
-            if (words == null) {
-                words = drawing.get();
+        synchronized MarkedStamps stamps(Supplier<MarkedStamps> drawing) {
+            if (stamps == null) {
+                stamps = drawing.get();
             }
-            return words;
+            return stamps;
         }
 
         synchronized float[] rimMean(Supplier<float[]> reading) {
@@ -139,26 +139,20 @@ public final class Print implements PixelRows {
     }
 
     private void draw(Marking marking, Inked inked) {
-        for (MarkedWord word : shared.words(() -> words(marking))) {
-            inked.withFaintWords(word.letters(), marking.strength(), colour(word.colour()));
+        MarkedStamps stamps = shared.stamps(() -> new MarkedStamps(
+                marking.stamps().stream()
+                        .map(stamp -> letters.draw(stamp, marking.degrees()))
+                        .toList(),
+                new InsideEdges(plan, original, colour(plan.paper()), transforms),
+                plan.extension().bands().onTotal(plan.ground()),
+                channels()));
+        float[] black = colour(PaperColour.BLACK);
+        float[] white = colour(PaperColour.WHITE);
+        for (int i = 0; i < stamps.count(); i++) {
+            int at = i;
+            inked.withFaintWords(stamps.drawn(i), marking.strength(), () -> stamps.isDark(at) ? black : white);
         }
     }
-
-    /** Drawn once for all threads, each in the tone that its place asks for. */
-    private List<MarkedWord> words(Marking marking) {
-        InsideEdges under = new InsideEdges(plan, original, colour(plan.paper()), transforms);
-        PixelRect groundOnTotal = plan.extension().bands().onTotal(plan.ground());
-        return marking.stamps().stream()
-                .map(stamp -> letters.draw(stamp, marking.degrees()))
-                .map(drawn -> new MarkedWord(
-                        drawn,
-                        MarkTone.isDark(under, groundOnTotal, channels(), drawn)
-                                ? PaperColour.BLACK
-                                : PaperColour.WHITE))
-                .toList();
-    }
-
-    private record MarkedWord(CaptionRenderer.Coverage letters, PaperColour colour) {}
 
     @Override
     public PixelSize size() {

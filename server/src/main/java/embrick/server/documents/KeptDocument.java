@@ -14,11 +14,6 @@ import java.util.Map;
 })
 @Schema(oneOf = {SavedSizeDocument.class, NamePatternDocument.class, ProductRuleDocument.class})
 public sealed interface KeptDocument permits SavedSizeDocument, NamePatternDocument, ProductRuleDocument {
-    int schemaVersion();
-
-    /** The version that this application writes. */
-    int present();
-
     /**
      * What a ticket says once this is laid over it, by the names of its phrases; all others stay.
      *

@@ -21,9 +21,8 @@ public record NamePatternDocument(
         implements KeptDocument {
     public static final int SCHEMA_VERSION = 1;
 
-    @Override
-    public int present() {
-        return SCHEMA_VERSION;
+    public NamePatternDocument {
+        Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
     }
 
     @Override

@@ -64,6 +64,10 @@ public record ProductRuleDocument(
         implements KeptDocument {
     public static final int SCHEMA_VERSION = 1;
 
+    public ProductRuleDocument {
+        Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
+    }
+
     /** A PNG with see-through parts that was sent before, as large as the printed area with its bleed. */
     @Schema(name = "ProductOverlay")
     public record Overlay(
@@ -97,11 +101,6 @@ public record ProductRuleDocument(
                 Optional.ofNullable(colour).map(ColourDocument.ProfileDocument::toRef),
                 EnumSet.copyOf(files),
                 Optional.ofNullable(mostBytes));
-    }
-
-    @Override
-    public int present() {
-        return SCHEMA_VERSION;
     }
 
     @Override

@@ -26,7 +26,6 @@ import tools.jackson.databind.JsonNode;
 public class PublishedSchemas {
     private static final int MOST_TOLD = 20;
 
-    private final SchemaRegistry registry = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12);
     private final Map<String, Schema> read = new ConcurrentHashMap<>();
 
     /** The schema of a kind of file, {@code ticket}, {@code size}, {@code names} or {@code product}; empty for another. */
@@ -52,11 +51,12 @@ public class PublishedSchemas {
     }
 
     private Schema schema(String kind) {
-        return registry.getSchema(new String(
-                text(kind)
-                        .orElseThrow(
-                                () -> new IllegalArgumentException("kind: expected one with a schema, got " + kind)),
-                StandardCharsets.UTF_8));
+        return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(new String(
+                        text(kind)
+                                .orElseThrow(() ->
+                                        new IllegalArgumentException("kind: expected one with a schema, got " + kind)),
+                        StandardCharsets.UTF_8));
     }
 
     private static String said(Error wrong) {

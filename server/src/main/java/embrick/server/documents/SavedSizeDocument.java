@@ -32,9 +32,8 @@ public record SavedSizeDocument(
         implements KeptDocument {
     public static final int SCHEMA_VERSION = 1;
 
-    @Override
-    public int present() {
-        return SCHEMA_VERSION;
+    public SavedSizeDocument {
+        Upcasts.requirePresent(schemaVersion, SCHEMA_VERSION);
     }
 
     @Override

@@ -17,22 +17,24 @@ import org.springframework.stereotype.Component;
 @Component
 @Order(Ordered.LOWEST_PRECEDENCE)
 class ApiWords implements OpenApiCustomizer {
-    private final Map<String, List<String>> operations;
-    private final Map<String, String> parameters;
-    private final Map<String, String> properties;
+    private Map<String, List<String>> operations = Map.of();
+    private Map<String, String> parameters = Map.of();
+    private Map<String, String> properties = Map.of();
 
+    /** When the document is first asked for: no start waits for it. */
     @SuppressWarnings("unchecked")
-    ApiWords() {
+    private void read() {
         YamlMapFactoryBean reader = new YamlMapFactoryBean();
         reader.setResources(new ClassPathResource("api-words.yaml"));
         Map<String, Object> words = reader.getObject();
-        this.operations = (Map<String, List<String>>) words.get("operations");
-        this.parameters = (Map<String, String>) words.get("parameters");
-        this.properties = (Map<String, String>) words.get("properties");
+        operations = (Map<String, List<String>>) words.get("operations");
+        parameters = (Map<String, String>) words.get("parameters");
+        properties = (Map<String, String>) words.get("properties");
     }
 
     @Override
-    public void customise(OpenAPI document) {
+    public synchronized void customise(OpenAPI document) {
+        read();
         document.getPaths().values().forEach(path -> path.readOperations().forEach(this::describe));
         document.getComponents().getSchemas().forEach(this::describe);
     }

@@ -212,6 +212,20 @@ class KeptShelfTest {
     }
 
     @Test
+    void aDocumentOfAnotherVersionIsNotKept() {
+        for (ObjectNode document : new ObjectNode[] {
+            size(_ -> {}),
+            names(),
+            (ObjectNode) product("Tile 20 × 20 cm").path("document").deepCopy()
+        }) {
+            Answer answer =
+                    api.post("/kept", Map.of("name", name("Newer"), "document", document.put("schemaVersion", 9)));
+            assertThat(answer.status()).isEqualTo(422);
+            assertThat(answer.body().toString()).contains("expected 1, got 9");
+        }
+    }
+
+    @Test
     void changesAreHeldToTheVersionLookedAtAndKeepTheirKind() {
         JsonNode kept = keep(name("Before"), names());
         String path = "/kept/" + kept.path("id").asString();
