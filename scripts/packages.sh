@@ -1,6 +1,6 @@
 # Debian packages that are needed, and how they get here.
 RUN_PACKAGES="postgresql libturbojpeg0 liblcms2-2 libheif1 libtiff6 libwebp7 libdeflate0 zlib1g"
-TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils netpbm libjpeg-turbo-progs libtiff-tools libheif-examples poppler-utils qpdf colord-data icc-profiles-free"
+TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils netpbm libjpeg-turbo-progs libtiff-tools libheif-examples poppler-utils qpdf colord-data icc-profiles-free plasma-workspace-wallpapers ukui-wallpapers"
 BENCH_PACKAGES="$RUN_PACKAGES python3-pil python3-skimage libheif-examples plasma-workspace-wallpapers ukui-wallpapers"
 
 # need_packages run|test|bench: installs what is missing, or says what is.

@@ -1,0 +1,77 @@
+package embrick.core.found;
+
+import embrick.core.pixels.Strip;
+import embrick.core.print.PixelRows;
+
+/**
+ * A reduced picture that is looked at: one plane for each colour, in memory.
+ *
+ * <p>Shapes: {@code planes} is three times width × height, row-major; a grey picture has its one plane three times. Units:
+ * 0..1 of the encoding. The middle of pixel (x, y) lies at (x + 0.5, y + 0.5). The planes are the owner's and are not
+ * changed by anything that looks.
+ */
+public record SmallPixels(int width, int height, float[][] planes) {
+    public static final int COLOURS = 3;
+
+    public SmallPixels {
+        if (planes.length != COLOURS || planes[0].length < width * height) {
+            throw new IllegalArgumentException("planes: expected " + COLOURS + " of " + width + " × " + height);
+        }
+    }
+
+    /** @param picture grey or of three colours; further channels are left out */
+    public static SmallPixels of(PixelRows picture) {
+        int width = picture.size().width();
+        int height = picture.size().height();
+        int channels = picture.channels();
+        boolean isGrey = channels < COLOURS;
+        float[] first = new float[width * height];
+        float[][] planes = isGrey
+                ? new float[][] {first, first, first}
+                : new float[][] {first, new float[width * height], new float[width * height]};
+        for (int y = 0; y < height; y++) {
+            Strip strip = picture.rows(y, 1);
+            for (int c = 0; c < (isGrey ? 1 : COLOURS); c++) {
+                float[] plane = planes[c];
+                for (int x = 0, from = c; x < width; x++, from += channels) {
+                    plane[y * width + x] = strip.samples()[from];
+                }
+            }
+        }
+        return new SmallPixels(width, height, planes);
+    }
+
+    public int shortSide() {
+        return Math.min(width, height);
+    }
+
+    /** Luma by Rec. 601's weights, at each pixel. */
+    public float[] luma() {
+        float[] luma = new float[width * height];
+        for (int i = 0; i < luma.length; i++) {
+            luma[i] = 0.299f * planes[0][i] + 0.587f * planes[1][i] + 0.114f * planes[2][i];
+        }
+        return luma;
+    }
+
+    /**
+     * Adds what lies between the four nearest pixels, of each colour; beyond the rim, the rim's pixel.
+     *
+     * @param sums three, for the colours
+     */
+    public void addBetween(double x, double y, float[] sums) {
+        double left = Math.clamp(x - 0.5, 0, width - 1);
+        double top = Math.clamp(y - 0.5, 0, height - 1);
+        int x0 = Math.min((int) left, width - 2);
+        int y0 = Math.min((int) top, height - 2);
+        float across = (float) (left - x0);
+        float down = (float) (top - y0);
+        int at = y0 * width + x0;
+        for (int c = 0; c < COLOURS; c++) {
+            float[] plane = planes[c];
+            float above = plane[at] + across * (plane[at + 1] - plane[at]);
+            float below = plane[at + width] + across * (plane[at + width + 1] - plane[at + width]);
+            sums[c] += above + down * (below - above);
+        }
+    }
+}

@@ -1,0 +1,135 @@
+package embrick.core.found.scan;
+
+import embrick.core.found.SmallPixels;
+import java.util.List;
+
+/**
+ * Looks beyond a print's side for a fainter one: a sky as pale as the bed ends at its lower edge for everybody who looks
+ * for a step, and the print goes on.
+ *
+ * <p>The mean along the whole side, without specks, shows steps far below the noise of one pixel. A shadow has none:
+ * its slope is the same measured finely and coarsely, a step's is the steeper the finer it is measured.
+ */
+final class Beyond {
+    /** Along the side, in pixels. */
+    private static final double APART = 3;
+    /** At either end a corner's own shadow is left out, as a share of the side. */
+    private static final double END = 0.1;
+    /** Places of a line at which it is asked whether it is still bed. */
+    private static final int PROBES = 12;
+    /** What lies farther from a line's mean is dust. */
+    private static final double NEAR = 0.03;
+    /** Pixels from the side at which the looking begins: the side's own slope has ended. */
+    private static final int BEGIN = 5;
+
+    private static final double FINE = 1;
+    private static final double COARSE = 3;
+    /** A step's slope falls from fine to coarse by nearly three, a shadow's hardly. */
+    private static final double FALLS = 1.9;
+    /** Of the range: half a count of 8 bits as a slope of σ 1. */
+    private static final double LEAST = 0.0008;
+
+    private Beyond() {}
+
+    /** @param others where other prints lie: nothing is told from what is there */
+    static boolean goesOn(SmallPixels scan, Bed bed, Across side, List<Rectangle> others) {
+        int reach = 0;
+        while (isOpen(scan, side, -reach - 1, others)) {
+            reach++;
+        }
+        if (reach < BEGIN + 8) {
+            return false;
+        }
+        int count = reach + 1;
+        int across = (int) ((1 - 2 * END) * side.length() / APART);
+        double[][] means = means(scan, bed, side, count, across);
+        double least = Math.max(LEAST, 6 * 0.4 * bed.noise() / Math.sqrt(across));
+        double[] fine = slopes(means, count, FINE);
+        double[] coarse = slopes(means, count, COARSE);
+        // The very rim of a scan has a line of its own now and then.
+        for (int i = BEGIN; i < count - 4; i++) {
+            double even = Math.max(coarse[i], Math.max(fine[i - 4], fine[i + 4]));
+            if (fine[i] > least && fine[i] > FALLS * even && fine[i] >= fine[i - 1] && fine[i] >= fine[i + 1]) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean isOpen(SmallPixels scan, Across side, int inwards, List<Rectangle> others) {
+        for (int k = 0; k <= PROBES; k++) {
+            double along = side.length() * (END + (1 - 2 * END) * k / PROBES);
+            if (!side.isWithin(scan, along, inwards)) {
+                return false;
+            }
+            for (Rectangle other : others) {
+                if (other.holds(side.x(along, inwards), side.y(along, inwards))) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    /** Off the bed, along lines outside the side, each from its nearest pixels: a slant line meets all of their offsets. */
+    private static double[][] means(SmallPixels scan, Bed bed, Across side, int count, int across) {
+        double[][] means = new double[SmallPixels.COLOURS][count];
+        float near = (float) (NEAR + 4 * bed.noise());
+        float[] values = new float[across];
+        int[] at = new int[across];
+        for (int i = 0; i < count; i++) {
+            for (int k = 0; k < across; k++) {
+                double along = END * side.length() + k * APART;
+                int x = Math.clamp((int) side.x(along, -i), 0, scan.width() - 1);
+                int y = Math.clamp((int) side.y(along, -i), 0, scan.height() - 1);
+                at[k] = y * scan.width() + x;
+            }
+            for (int c = 0; c < SmallPixels.COLOURS; c++) {
+                float[] plane = scan.planes()[c];
+                for (int k = 0; k < across; k++) {
+                    values[k] = plane[at[k]];
+                }
+                double middle = side.length() / 2;
+                means[c][i] = withoutSpecks(values, near) - bed.at(c, side.x(middle, -i), side.y(middle, -i));
+            }
+        }
+        return means;
+    }
+
+    /** The mean of what is near the mean. */
+    private static double withoutSpecks(float[] values, float near) {
+        float sum = 0;
+        for (float value : values) {
+            sum += value;
+        }
+        float mean = sum / values.length;
+        float nearSum = 0;
+        int count = 0;
+        for (float value : values) {
+            if (Math.abs(value - mean) < near) {
+                nearSum += value;
+                count++;
+            }
+        }
+        return count == 0 ? mean : nearSum / (double) count;
+    }
+
+    private static double[] slopes(double[][] means, int count, double sigma) {
+        int reach = (int) Math.ceil(3 * sigma);
+        double[] slopes = new double[count];
+        double norm = 1 / (sigma * sigma * sigma * Math.sqrt(2 * Math.PI));
+        for (int i = 0; i < count; i++) {
+            double sum = 0;
+            for (double[] mean : means) {
+                double slope = 0;
+                for (int k = 1; k <= reach; k++) {
+                    double weight = k * norm * Math.exp(-k * k / (2 * sigma * sigma));
+                    slope += weight * (mean[Math.min(count - 1, i + k)] - mean[Math.max(0, i - k)]);
+                }
+                sum += slope * slope;
+            }
+            slopes[i] = Math.sqrt(sum);
+        }
+        return slopes;
+    }
+}
