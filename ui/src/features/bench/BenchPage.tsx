@@ -14,9 +14,12 @@ import { commandOf, keyLines, repeats, type BenchCommand } from './keys';
 import { moveOf } from './moves';
 import { Stage } from './Stage';
 import { useHand } from './useHand';
+import { FoundBar } from './FoundBar';
+import { useFound } from './useFound';
 import { useLevelLine } from './useLevelLine';
 import { useNext } from './useNext';
 import { usePlanned, type Subject } from './usePlanned';
+import { ofOriented } from './viewTransform';
 import '../../shared/desk.css';
 import './bench.css';
 
@@ -66,6 +69,20 @@ export function BenchPage() {
     edit('levelled', [{ originalId, framing: levelled }]);
   });
 
+  const offer = useFound(original?.id, document, latest, (words, originalId, taken) => {
+    hand.rest();
+    edit(words, [{ originalId, framing: taken }]);
+  });
+  /** The found line as one that a hand drew: its ends can be moved, and it levels when they are. */
+  const moveFound = () => {
+    const line = offer.found?.level;
+    if (!line || !planned) return;
+    const { seenWidth: width, seenHeight: height } = planned.plan.frame;
+    const seen = { width, height, quarterTurns: planned.framing.quarterTurns, mirror: planned.framing.mirror };
+    offer.putAway();
+    level.draw({ from: ofOriented(seen, line.from), to: ofOriented(seen, line.to) });
+  };
+
   const goTo = (ids: string[]) => {
     if (ids.includes(originals[ahead.current]?.id ?? '')) return;
     const to = originals.findIndex(({ id }) => ids.includes(id));
@@ -99,12 +116,21 @@ export function BenchPage() {
     // A key that comes before the page has followed is meant for a picture that is not here yet.
     if (!original || !planned || !document || ahead.current !== at) return;
     const wanted = moveOf(command, planned.plan.handling);
-    if (wanted) hand.show(wanted.words, original.id, wanted.by(latest(original.id), planned.plan, far));
+    if (!wanted) return;
+    offer.putAway();
+    hand.show(wanted.words, original.id, wanted.by(latest(original.id), planned.plan, far));
   };
   const others: Partial<Record<BenchCommand, () => void>> = {
     accept: acceptAndNext,
     back: () => onGo(ahead.current - 1),
-    level: level.toggle,
+    level: () => {
+      if (offer.looked === 'level' && offer.found?.level) return moveFound();
+      offer.putAway();
+      level.toggle();
+    },
+    border: () => offer.look('border'),
+    'next-print': offer.next,
+    'find-level': () => offer.look('level'),
     guide: () => setGuide(guides[(guides.indexOf(guide) + 1) % guides.length]!),
     snap: () => setSnaps(!snaps),
     loupe: () => setLoupe(!loupe),
@@ -147,6 +173,7 @@ export function BenchPage() {
   );
 
   useKeys((event, target) => {
+    if (event.key === 'Escape' && (offer.looked || offer.left)) return offer.putAway();
     if (event.key === 'Escape' && level.level) return level.putAway();
     if (event.key === 'Tab' && level.level === 'to-draw' && planned) {
       return level.lay(planned.plan.frame.seenWidth, planned.plan.frame.seenHeight);
@@ -185,8 +212,10 @@ export function BenchPage() {
             level={level.level}
             onLevelDraw={level.draw}
             onLevelDrawn={(line) => void level.drawn(line)}
+            offer={offer.looked && offer.found && { found: offer.found, looked: offer.looked, print: offer.print }}
             onMove={ask}
             onMoved={(words, after) => {
+              offer.putAway();
               hand.show(words, original.id, after);
               hand.rest();
             }}
@@ -195,6 +224,7 @@ export function BenchPage() {
         ) : (
           <div className="bench-stage bench-wait">{error ? <Failed error={error} /> : <Loading what="the plan" />}</div>
         )}
+        <FoundBar offer={offer} onMove={moveFound} />
         <BenchTools
           framing={framing}
           ticket={ticket.document}
@@ -203,6 +233,7 @@ export function BenchPage() {
           snaps={snaps}
           loupe={loupe}
           levelling={level.level !== undefined}
+          looked={offer.looked}
           moves={planned?.plan.handling.moves}
           choosesCorners={planned?.plan.handling.corners !== 'TICKET'}
           ownOpen={ownOpen}

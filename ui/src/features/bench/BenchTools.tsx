@@ -6,6 +6,7 @@ import type { TicketDocument } from '../ticket';
 import { guideWords, type Guide } from './Guides';
 import type { BenchCommand } from './keys';
 import { OwnPart } from './OwnPart';
+import type { Looked } from './useFound';
 
 interface Props {
   framing: Framing;
@@ -15,6 +16,8 @@ interface Props {
   snaps: boolean;
   loupe: boolean;
   levelling: boolean;
+  /** What is looked for. */
+  looked: Looked | undefined;
   /** What can be done with the picture; none until it is planned. */
   moves: Schemas['Handling']['moves'] | undefined;
   /** Whether bare corners are this picture's choice. */
@@ -53,6 +56,8 @@ export const BenchTools = memo(function BenchTools(props: Props) {
         ) : (
           <>
             {tool('E', 'level line', 'level', props.levelling)}
+            {tool('D', 'scan border', 'border', props.looked === 'border')}
+            {tool('F', 'find level', 'find-level', props.looked === 'level')}
             {tool('T', 'turn sheet', 'turn-sheet')}
             {tool('B', 'quarter turn', 'quarter')}
             {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}

@@ -2,14 +2,17 @@ import { useLayoutEffect, useReducer, useRef, useState } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
 import { fromInches } from '../../shared/format';
 import { SheetLines } from '../../shared/SheetLines';
+import type { Found } from '../found';
 import { held, movedInSeen, same, tighter, type Framing } from '../framing';
 import { BandPixels } from './BandPixels';
+import { FoundLines } from './FoundLines';
 import { FreeSides } from './FreeSides';
 import { Guides, type Guide } from './Guides';
 import { LevelLine, type Line } from './LevelLine';
 import { Loupe } from './Loupe';
 import { Ruler } from './Rulers';
 import { snapped } from './snap';
+import type { Looked } from './useFound';
 import { useGestures } from './useGestures';
 import type { Planned } from './usePlanned';
 import { cssTransform, freeViewOf, toPicture, toScreen, toSeen, viewOf, common, cornersOf, type Point, type Rect, type Seen } from './viewTransform';
@@ -27,6 +30,8 @@ interface Props {
   level: Line | 'to-draw' | undefined;
   onLevelDraw: (line: Line) => void;
   onLevelDrawn: (line: Line) => void;
+  /** What was found and is shown. */
+  offer: { found: Found; looked: Looked; print: number } | undefined;
   /** While the hand moves it. */
   onMove: (framing: Framing) => void;
   /** When the hand lets go. */
@@ -137,7 +142,7 @@ export function Stage(props: Props) {
   const offcut = `polygon(evenodd, ${closed(outline)}, ${closed(common(cornersOf(place), outline))})`;
   const isMasked = ticket.fit.kind === 'inside' && ticket.edges.kind !== 'wrap' && (place.width !== sheet.width || place.height !== sheet.height);
   const filled = planned.notices.find(({ code }) => code === 'bleed-filled');
-  const lining = moving || level !== undefined;
+  const lining = moving || level !== undefined || props.offer !== undefined;
   return (
     <div className="bench-stage">
       <Ruler axis="x" from={sheet.x} along={sheet.width} inches={plan.edges.sheet.width / plan.markedPpi} unit={ticket.unit} />
@@ -188,6 +193,7 @@ export function Stage(props: Props) {
                 onPulled={(moved) => props.onMoved('pulled a side', moved)}
               />
             )}
+            {props.offer && !moving && <FoundLines {...props.offer} lie={lie} seen={seen} />}
             {level && level !== 'to-draw' && (
               <LevelLine line={level} lie={lie} onDraw={props.onLevelDraw} onDrawn={props.onLevelDrawn} />
             )}

@@ -17,6 +17,9 @@ export type BenchCommand =
   | 'quarter-back'
   | 'mirror'
   | 'level'
+  | 'border'
+  | 'next-print'
+  | 'find-level'
   | 'corners'
   | 'guide'
   | 'snap'
@@ -42,6 +45,8 @@ export const keyLines: BenchKey[] = [
   { keys: ['A'], does: 'tilt left by 0.1°, with Shift by 1°', command: 'tilt-back' },
   { keys: ['S'], does: 'tilt right by 0.1°, with Shift by 1°', command: 'tilt-on' },
   { keys: ['E'], does: 'draw a level line; press again to cancel', command: 'level' },
+  { keys: ['D'], does: 'find a scan’s border; again to take it, with Shift the next print', command: 'border' },
+  { keys: ['F'], does: 'find how far the picture leans; again to take it', command: 'find-level' },
   { keys: ['T'], does: 'turn the sheet', command: 'turn-sheet' },
   { keys: ['B'], does: 'turn the picture by a quarter, with Shift back', command: 'quarter' },
   { keys: ['M'], does: 'mirror the picture', command: 'mirror' },
@@ -90,5 +95,6 @@ export function commandOf(event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKe
   }
   if (event.altKey) return undefined;
   const command = plain[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-  return command === 'quarter' && event.shiftKey ? 'quarter-back' : command;
+  if (!event.shiftKey) return command;
+  return command === 'quarter' ? 'quarter-back' : command === 'border' ? 'next-print' : command;
 }

@@ -1,9 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { common, cornersOf, cssTransform, rulerMarks, sheetOnStage, toPicture, toScreen, toSeen, type Lie, type Seen } from './viewTransform';
+import { common, cornersOf, cssTransform, ofOriented, rulerMarks, sheetOnStage, toPicture, toScreen, toSeen, type Lie, type Seen } from './viewTransform';
 
 const lie: Lie = { middleX: 400, middleY: 300, scale: 0.2, tiltDegrees: 30, centreX: 3000, centreY: 2000 };
 
 const asItIs: Seen = { width: 6000, height: 4000, quarterTurns: 0, mirror: 'AS_IT_IS' };
+
+describe('a place of the original', () => {
+  it('is mirrored, then turned clockwise, as the picture is', () => {
+    const seen = { width: 300, height: 400, quarterTurns: 1, mirror: 'MIRRORED' as const };
+    // A quarter from the left lies a quarter from the right in the mirror; turned, the top is at the right.
+    expect(ofOriented(seen, { x: 0.25, y: 0.1 })).toEqual({ x: 270, y: 300 });
+    expect(ofOriented({ ...seen, quarterTurns: 0, mirror: 'AS_IT_IS' }, { x: 0.5, y: 1 })).toEqual({ x: 150, y: 400 });
+  });
+});
 
 describe('the stage', () => {
   it('holds the sheet in its middle, whole', () => {

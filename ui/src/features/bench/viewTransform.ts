@@ -171,6 +171,13 @@ export function toScreen(lie: Lie, x: number, y: number): { x: number; y: number
   };
 }
 
+/** A place of the oriented original, as fractions, in pixels of the picture as it is seen: mirrored, then turned. */
+export function ofOriented(seen: Seen, at: { x: number; y: number }): { x: number; y: number } {
+  let place = seen.mirror === 'MIRRORED' ? { x: 1 - at.x, y: at.y } : at;
+  for (let turn = 0; turn < seen.quarterTurns; turn++) place = { x: 1 - place.y, y: place.x };
+  return { x: place.x * seen.width, y: place.y * seen.height };
+}
+
 /** Which position of the seen picture lies at a place of the stage. */
 export function toPicture(lie: Lie, x: number, y: number): { x: number; y: number } {
   const way = toSeen(lie, x - lie.middleX, y - lie.middleY);

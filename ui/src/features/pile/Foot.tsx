@@ -11,6 +11,7 @@ import { sizeWords, startRun, useActiveTicket } from '../ticket';
 import type { Entry } from './pileModel';
 
 const CarryDrawer = lazy(() => import('../carry/dialog'));
+const FoundDrawer = lazy(() => import('../found/dialog'));
 const ProductsDrawer = lazy(() => import('../products/dialog'));
 const Corrections = lazy(() => import('./Corrections').then(({ Corrections: Part }) => ({ default: Part })));
 const PictureTexts = lazy(() => import('../ticket/dialog'));
@@ -29,6 +30,7 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
   const [carriesFrom, setCarriesFrom] = useState<string>();
   const [isSaying, setSaying] = useState(false);
   const [isWriting, setWriting] = useState(false);
+  const [looksAt, setLooksAt] = useState<Entry[]>();
   const [isHolding, setHolding] = useState(false);
   const ticket = useActiveTicket(jobId);
   const queries = useQueryClient();
@@ -106,6 +108,9 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
               {printed ? 'Do not print damaged pictures' : `Print ${count(damaged.length, 'damaged picture')} anyway`}
             </Button>
           )}
+          <Button disabled={!ticket || !framings.isLoaded || pictures.length === 0} onClick={() => setLooksAt(pictures)}>
+            Borders and tilts
+          </Button>
           <Button disabled={pictures.length === 0} onClick={() => setSaying(true)}>
             Profile
           </Button>
@@ -142,6 +147,9 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
             )}
           </span>
           <span className="pile-gap" />
+          <Button disabled={!ticket || !framings.isLoaded || all.length === 0} onClick={() => setLooksAt(all)}>
+            Borders and tilts
+          </Button>
           <Button onClick={() => setHolding(true)}>Products</Button>
           <Button onClick={() => setSaying(true)}>Missing profiles</Button>
           <Button onClick={() => void navigate(`/jobs/${jobId}/bench`)}>Frame on the bench</Button>
@@ -156,6 +164,15 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
         )}
         {isHolding && (
           <ProductsDrawer jobId={jobId} originals={entries.map(({ original }) => original)} onClose={() => setHolding(false)} />
+        )}
+        {looksAt && ticket && (
+          <FoundDrawer
+            originals={looksAt.map(({ original }) => original)}
+            ticket={ticket.document}
+            framingOf={framings.of}
+            onTake={framings.edit}
+            onClose={() => setLooksAt(undefined)}
+          />
         )}
         {isWriting && ticket && (
           <PictureTexts

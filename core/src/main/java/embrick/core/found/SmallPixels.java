@@ -1,7 +1,7 @@
 package embrick.core.found;
 
-import embrick.core.pixels.Strip;
-import embrick.core.print.PixelRows;
+import embrick.core.pixels.Orientation;
+import embrick.core.pixels.Raster;
 
 /**
  * A reduced picture that is looked at: one plane for each colour, in memory.
@@ -19,22 +19,22 @@ public record SmallPixels(int width, int height, float[][] planes) {
         }
     }
 
-    /** @param picture grey or of three colours; further channels are left out */
-    public static SmallPixels of(PixelRows picture) {
-        int width = picture.size().width();
-        int height = picture.size().height();
+    /** @param picture grey or of three colours, stored as it is seen */
+    public static SmallPixels of(Raster picture) {
+        int width = picture.stored().width();
+        int height = picture.stored().height();
         int channels = picture.channels();
-        boolean isGrey = channels < COLOURS;
-        float[] first = new float[width * height];
-        float[][] planes = isGrey
-                ? new float[][] {first, first, first}
-                : new float[][] {first, new float[width * height], new float[width * height]};
+        float[][] planes = new float[COLOURS][];
+        for (int c = 0; c < COLOURS; c++) {
+            planes[c] = c < channels ? new float[width * height] : planes[0];
+        }
+        float[] row = new float[width * channels];
         for (int y = 0; y < height; y++) {
-            Strip strip = picture.rows(y, 1);
-            for (int c = 0; c < (isGrey ? 1 : COLOURS); c++) {
+            picture.readSeen(Orientation.UPRIGHT, 0, y, width, 1, row, 0);
+            for (int c = 0; c < Math.min(channels, COLOURS); c++) {
                 float[] plane = planes[c];
                 for (int x = 0, from = c; x < width; x++, from += channels) {
-                    plane[y * width + x] = strip.samples()[from];
+                    plane[y * width + x] = row[from];
                 }
             }
         }

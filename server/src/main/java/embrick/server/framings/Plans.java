@@ -39,6 +39,11 @@ public class Plans {
         return planner.plan(planned.original(), opened, planned.ticket(), planned.framing());
     }
 
+    /** The same under another framing. */
+    public Planning reframed(Planned planned, Framing framing) {
+        return planner.plan(planned.original(), planned.facts(), planned.ticket(), framing);
+    }
+
     /**
      * What is planned. None of it need be stored.
      *

@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
 
 /** What is shown of originals, with the profiles that the job or a person gives them. */
 @Component
-class OriginalViews {
+public class OriginalViews {
     private final PictureProfiles profiles;
     private final StoredJson json;
 
@@ -28,7 +28,7 @@ class OriginalViews {
     }
 
     /** Empty if it cannot be read as a picture. */
-    Optional<SourceFacts> facts(Original original) {
+    public Optional<SourceFacts> facts(Original original) {
         return original.facts()
                 .map(json::facts)
                 .map(found -> profiles.known(found, original.profileDigest(), profiles.assumed(original.jobId())));

@@ -1,5 +1,6 @@
 package embrick.server.previews;
 
+import embrick.core.found.SmallPixels;
 import embrick.core.pixels.ColourModel;
 import embrick.core.plan.Planning;
 import embrick.core.plan.SmallPlan;
@@ -61,6 +62,13 @@ public class SmallPictures {
                             digest, facts, EDGES.getFirst(), opened -> makeAll(opened, facts, key(digest, facts))));
         }
         return file;
+    }
+
+    /** The pixels of one small picture. */
+    public SmallPixels pixels(String digest, SourceFacts facts, int edge, PictureWork.Asker asker) throws IOException {
+        try (OpenedPicture opened = formats.open(get(digest, facts, edge, asker))) {
+            return SmallPixels.of(opened.raster());
+        }
     }
 
     /** Whether all small pictures of a content are there. */

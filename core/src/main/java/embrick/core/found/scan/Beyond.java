@@ -29,6 +29,10 @@ final class Beyond {
     /** Of the range: half a count of 8 bits as a slope of σ 1. */
     private static final double LEAST = 0.0008;
 
+    /** Without grain an even fall of light ends in steps of one count: those are no edges. */
+    private static final double GRAINLESS = 0.0015;
+    private static final double LEAST_WITHOUT_GRAIN = 0.0035;
+
     private Beyond() {}
 
     /** @param others where other prints lie: nothing is told from what is there */
@@ -43,7 +47,8 @@ final class Beyond {
         int count = reach + 1;
         int across = (int) ((1 - 2 * END) * side.length() / APART);
         double[][] means = means(scan, bed, side, count, across);
-        double least = Math.max(LEAST, 6 * 0.4 * bed.noise() / Math.sqrt(across));
+        double floor = bed.noise() < GRAINLESS ? LEAST_WITHOUT_GRAIN : LEAST;
+        double least = Math.max(floor, 6 * 0.4 * bed.noise() / Math.sqrt(across));
         double[] fine = slopes(means, count, FINE);
         double[] coarse = slopes(means, count, COARSE);
         // The very rim of a scan has a line of its own now and then.

@@ -30,6 +30,11 @@ public record Rectangle(double centreX, double centreY, double width, double hei
         return Math.abs(dx * cos() + dy * sin()) < width / 2 && Math.abs(dy * cos() - dx * sin()) < height / 2;
     }
 
+    /** The same in a picture enlarged by two factors that differ by rounding only. */
+    public Rectangle scaled(double across, double down) {
+        return new Rectangle(centreX * across, centreY * down, width * across, height * down, degrees);
+    }
+
     public double shortSide() {
         return Math.min(width, height);
     }

@@ -1,0 +1,1 @@
+export { FoundDrawer as default } from './FoundDrawer';

@@ -1,0 +1,4 @@
+export { confidenceWords } from './offers';
+export { InsetField } from './InsetField';
+export { keepInset, keptInset } from './inset';
+export { foundQuery, offerLevel, offerScanBorder, type Found, type FoundLevel, type FoundPrint } from './queries';

@@ -1,0 +1,43 @@
+import { queryOptions } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../../api/client';
+import type { Framing } from '../framing';
+import type { TicketDocument } from '../ticket';
+
+export type Found = Schemas['FoundView'];
+export type FoundPrint = Schemas['FoundPrintView'];
+export type FoundLevel = Schemas['FoundLevelView'];
+export type Confidence = FoundPrint['confidence'];
+
+/** What a picture shows of its own accord; pictures do not change. */
+export const foundQuery = (originalId: string) =>
+  queryOptions({
+    queryKey: ['found', originalId],
+    staleTime: Infinity,
+    queryFn: () => answer(api.GET('/api/v1/originals/{id}/found', { params: { path: { id: originalId } } })),
+  });
+
+/** The framing that keeps what lies inside a print's sides. */
+export function offerScanBorder(
+  originalId: string,
+  ticket: TicketDocument,
+  framing: Framing,
+  print: number,
+  insetPercent: number,
+): Promise<Schemas['ScanBorderOffer']> {
+  return answer(
+    api.POST('/api/v1/originals/{id}/found/scan-border', {
+      params: { path: { id: originalId } },
+      body: { wish: { ticket, framing, override: null }, print, insetPercent },
+    }),
+  );
+}
+
+/** The framing that brings level what was found to lean. */
+export function offerLevel(originalId: string, framing: Framing): Promise<Framing> {
+  return answer(
+    api.POST('/api/v1/originals/{id}/found/level', {
+      params: { path: { id: originalId } },
+      body: { framing },
+    }),
+  );
+}
