@@ -63,6 +63,7 @@ export const profile = (changed: Partial<Schemas['ProfileView']> = {}): Schemas[
 export const original = (id: string, changed: Partial<Schemas['OriginalView']> = {}): Schemas['OriginalView'] => ({
   id,
   path: `${id}.jpg`,
+  derivedFrom: null,
   digest: id.padEnd(64, '0'),
   fileBytes: 2_000_000,
   state: 'SOUND',

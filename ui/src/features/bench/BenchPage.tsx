@@ -224,7 +224,7 @@ export function BenchPage() {
         ) : (
           <div className="bench-stage bench-wait">{error ? <Failed error={error} /> : <Loading what="the plan" />}</div>
         )}
-        <FoundBar offer={offer} onMove={moveFound} />
+        <FoundBar jobId={jobId} originalId={original.id} offer={offer} onMove={moveFound} />
         <BenchTools
           framing={framing}
           ticket={ticket.document}

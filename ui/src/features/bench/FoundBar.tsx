@@ -1,17 +1,20 @@
 import { Button } from 'antd';
 import { Problem } from '../../api/problems';
-import { InsetField } from '../found';
+import { InsetField, useSeparate } from '../found';
 import type { useFound } from './useFound';
 
 interface Props {
+  jobId: string;
+  originalId: string;
   offer: ReturnType<typeof useFound>;
   /** Hands a found level to be drawn on by hand. */
   onMove: () => void;
 }
 
 /** What was found, in words, and what can be done with it. */
-export function FoundBar({ offer, onMove }: Props) {
+export function FoundBar({ jobId, originalId, offer, onMove }: Props) {
   const { looked, found, error, prints, print, left } = offer;
+  const separate = useSeparate(jobId, offer.inset);
   if (!looked) {
     return left ? (
       <p className="found-bar found-left" role="status">
@@ -40,6 +43,15 @@ export function FoundBar({ offer, onMove }: Props) {
       {prints.length > 1 && looked === 'border' && (
         <Button size="small" onClick={offer.next}>
           Next print <kbd>Shift D</kbd>
+        </Button>
+      )}
+      {prints.length > 1 && looked === 'border' && (
+        <Button
+          size="small"
+          loading={separate.isPending}
+          onClick={() => separate.mutate(originalId, { onSuccess: offer.putAway })}
+        >
+          Make {prints.length} pictures
         </Button>
       )}
       {offer.canTake && looked === 'border' && <InsetField percent={offer.inset} onChange={offer.say} />}

@@ -9,6 +9,7 @@ import type { TicketDocument } from '../ticket';
 import { FoundOutline } from './FoundOutline';
 import { InsetField } from './InsetField';
 import { keepInset, keptInset } from './inset';
+import { useSeparate } from './useSeparate';
 import { confidenceWords, isTakable, offerOf, type PictureOffer } from './offers';
 import { foundQuery, offerLevel, offerScanBorder, type Found } from './queries';
 import './found.css';
@@ -16,6 +17,7 @@ import './found.css';
 type Original = Schemas['OriginalView'];
 
 interface Props {
+  jobId: string;
   originals: Original[];
   ticket: TicketDocument;
   framingOf: (originalId: string) => Framing;
@@ -31,7 +33,7 @@ interface Row {
 const kinds = { border: 'scan border', level: 'level', prints: 'several prints', nothing: 'nothing' };
 
 /** Looks through a set of pictures for borders and leaning lines; what is sure is ticked, and all is taken as one edit. */
-export function FoundDrawer({ originals, ticket, framingOf, onTake, onClose }: Props) {
+export function FoundDrawer({ jobId, originals, ticket, framingOf, onTake, onClose }: Props) {
   const queries = useQueryClient();
   const { message } = App.useApp();
   const [rows, setRows] = useState<Row[]>([]);
@@ -39,6 +41,8 @@ export function FoundDrawer({ originals, ticket, framingOf, onTake, onClose }: P
   const [agreed, setAgreed] = useState(new Set<string>());
   const [inset, setInset] = useState(keptInset);
   const [taken, setTaken] = useState<number>();
+  const separate = useSeparate(jobId, inset);
+  const [apart, setApart] = useState(new Set<string>());
   const looked = useRef(originals);
 
   useEffect(() => {
@@ -152,10 +156,24 @@ export function FoundDrawer({ originals, ticket, framingOf, onTake, onClose }: P
             <span className="found-words">
               <strong>{stem(row.offer.original.path)}</strong>
               <span>
-                {kinds[row.offer.kind]} · {confidenceWords[row.offer.confidence]}
+                {kinds[row.offer.kind]}
+                {row.offer.kind === 'prints' ? '' : ` · ${confidenceWords[row.offer.confidence]}`}
               </span>
               <span className="quiet">{row.offer.text}</span>
             </span>
+            {row.offer.kind === 'prints' && (
+              <Button
+                loading={separate.isPending && separate.variables === row.offer.original.id}
+                disabled={apart.has(row.offer.original.id) || separate.isPending}
+                onClick={() =>
+                  separate.mutate(row.offer.original.id, {
+                    onSuccess: () => setApart(new Set(apart).add(row.offer.original.id)),
+                  })
+                }
+              >
+                {apart.has(row.offer.original.id) ? 'Made' : `Make ${row.found!.scan.prints.length} pictures`}
+              </Button>
+            )}
             {isTakable(row.offer) && (
               <Checkbox
                 checked={isTicked(row)}

@@ -1,4 +1,6 @@
-import type { Found } from './queries';
+import { useQuery } from '@tanstack/react-query';
+import { foundQuery, type Found } from './queries';
+import './outline.css';
 
 /** What is offered, over a small picture: dashed, as nobody has taken it. */
 export function FoundOutline({ found }: { found: Found }) {
@@ -12,4 +14,10 @@ export function FoundOutline({ found }: { found: Found }) {
       )}
     </svg>
   );
+}
+
+/** The same for a picture that was looked at before; nothing is looked for here. */
+export function Offered({ originalId }: { originalId: string }) {
+  const { data } = useQuery({ ...foundQuery(originalId), enabled: false });
+  return data ? <FoundOutline found={data} /> : null;
 }

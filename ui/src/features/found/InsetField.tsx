@@ -1,4 +1,5 @@
 import { InputNumber } from 'antd';
+import './inset.css';
 
 interface Props {
   percent: number;

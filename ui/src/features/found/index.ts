@@ -1,4 +1,6 @@
 export { confidenceWords } from './offers';
 export { InsetField } from './InsetField';
 export { keepInset, keptInset } from './inset';
+export { Offered } from './FoundOutline';
+export { useSeparate } from './useSeparate';
 export { foundQuery, offerLevel, offerScanBorder, type Found, type FoundLevel, type FoundPrint } from './queries';

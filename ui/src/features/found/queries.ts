@@ -32,6 +32,13 @@ export function offerScanBorder(
   );
 }
 
+/** Makes a picture of each print on the bed; the scan is left out of runs. */
+export function separatePrints(originalId: string, insetPercent: number): Promise<Schemas['OriginalView'][]> {
+  return answer(
+    api.POST('/api/v1/originals/{id}/found/prints', { params: { path: { id: originalId } }, body: { insetPercent } }),
+  );
+}
+
 /** The framing that brings level what was found to lean. */
 export function offerLevel(originalId: string, framing: Framing): Promise<Framing> {
   return answer(

@@ -167,6 +167,7 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
         )}
         {looksAt && ticket && (
           <FoundDrawer
+            jobId={jobId}
             originals={looksAt.map(({ original }) => original)}
             ticket={ticket.document}
             framingOf={framings.of}

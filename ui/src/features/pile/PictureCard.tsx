@@ -2,6 +2,7 @@ import { memo } from 'react';
 import { smallPicture } from '../../api/client';
 import { bytes, fileName, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
+import { Offered } from '../found';
 import { colourText, damagedPart, lossText, saidText, oddities, stateOf, type Entry } from './pileModel';
 
 interface Props {
@@ -43,6 +44,7 @@ export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen,
         {facts ? (
           <span className="picture-shown">
             <img src={smallPicture(original, 384)} alt="" loading="lazy" decoding="async" />
+            {!entry.framed && <Offered originalId={original.id} />}
             {original.damage && <span className="picture-damage" style={damagedPart(original)} />}
           </span>
         ) : (
@@ -55,6 +57,7 @@ export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen,
       <span className="picture-name" title={[original.path, saidText(original)].filter(Boolean).join('\n')}>
         {fileName(original.path)}
         {folder && <span className="quiet picture-folder"> in {folder}</span>}
+        {original.derivedFrom && <span className="quiet picture-folder"> cut out of a scan</span>}
       </span>
       {facts ? (
         <>

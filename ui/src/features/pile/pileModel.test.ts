@@ -6,6 +6,7 @@ function entry(path: string, width: number, height: number, realPpi: number, par
     original: {
       id: path,
       path,
+      derivedFrom: null,
       digest: 'd',
       fileBytes: 1,
       state: 'SOUND',

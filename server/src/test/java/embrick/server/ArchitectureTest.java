@@ -36,6 +36,7 @@ class ArchitectureTest {
             .that()
             .resideOutsideOfPackages(
                     "..originals..",
+                    "..found..",
                     "..practice..",
                     "..previews..",
                     "..profiles..",

@@ -87,7 +87,7 @@ public class EditService {
      *
      * @throws ProblemException if a picture is not of this job, or was changed since it was looked at
      */
-    Outcome apply(UUID jobId, String words, List<FramingWish> framed, List<OverrideWish> overridden) {
+    public Outcome apply(UUID jobId, String words, List<FramingWish> framed, List<OverrideWish> overridden) {
         lock(jobId);
         Map<UUID, Original> pictures = pictures(jobId, framed, overridden);
         List<FramingStep> framingSteps = new ArrayList<>();

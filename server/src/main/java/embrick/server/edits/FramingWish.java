@@ -7,7 +7,7 @@ import jakarta.validation.constraints.Size;
 import java.util.UUID;
 
 /** @param version of the framing that was looked at, −1 where there was none */
-record FramingWish(
+public record FramingWish(
         @NotNull UUID originalId,
         @NotNull @Size(min = 1, max = 60) String shapeKey,
         long version,

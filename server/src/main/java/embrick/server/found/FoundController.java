@@ -13,6 +13,8 @@ import embrick.core.units.PixelSize;
 import embrick.server.documents.FramingDocument;
 import embrick.server.framings.PlanRequest;
 import embrick.server.framings.Plans;
+import embrick.server.originals.OriginalView;
+import embrick.server.originals.OriginalViews;
 import embrick.server.problems.ProblemException;
 import embrick.server.web.HttpAsker;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -38,7 +40,12 @@ class FoundController {
     private final Findings findings;
     private final Plans plans;
 
-    FoundController(Findings findings, Plans plans) {
+    private final SeparatePrints separate;
+    private final OriginalViews views;
+
+    FoundController(Findings findings, Plans plans, SeparatePrints separate, OriginalViews views) {
+        this.separate = separate;
+        this.views = views;
         this.findings = findings;
         this.plans = plans;
     }
@@ -108,10 +115,14 @@ class FoundController {
      */
     record ScanBorderRequest(
             @NotNull @Valid PlanRequest wish,
-            @Schema(defaultValue = "0") int print,
+            @Schema(defaultValue = "0") Integer print,
 
             @Schema(defaultValue = "0.3") @DecimalMin("0") @DecimalMax("10")
             Double insetPercent) {
+        int number() {
+            return print == null ? 0 : print;
+        }
+
         double inset() {
             return (insetPercent == null ? INSET_PERCENT : insetPercent) / 100;
         }
@@ -130,7 +141,7 @@ class FoundController {
             @PathVariable UUID id, @Valid @RequestBody ScanBorderRequest request, HttpServletRequest http)
             throws IOException {
         Findings.Found found = findings.of(id, HttpAsker.of(http));
-        Rectangle outline = print(found, request.print()).outline();
+        Rectangle outline = print(found, request.number()).outline();
         Rectangle cut = outline.inside(request.inset() * outline.shortSide());
         Plans.Planned planned = plans.of(id, request.wish().wish());
         PixelSize own = planned.facts().orientation().seenSize(planned.facts().stored());
@@ -143,6 +154,21 @@ class FoundController {
         List<LeftOver.Line> left = LeftOver.along(findings.pixels(id, HttpAsker.of(http)), cut);
         return new ScanBorderOffer(
                 FramingDocument.of(framing), FoundWords.ofLeft(left).orElse(null));
+    }
+
+    record SeparationRequest(
+            @Schema(defaultValue = "0.3") @DecimalMin("0") @DecimalMax("10")
+            Double insetPercent) {}
+
+    /** Makes a picture of each print on the bed, framed for all of the job's tickets; the scan is left out of runs. */
+    @PostMapping("/originals/{id}/found/prints")
+    List<OriginalView> separatePrints(
+            @PathVariable UUID id, @Valid @RequestBody SeparationRequest request, HttpServletRequest http)
+            throws IOException {
+        double inset = (request.insetPercent() == null ? INSET_PERCENT : request.insetPercent()) / 100;
+        return separate.of(id, inset, HttpAsker.of(http)).stream()
+                .map(views::of)
+                .toList();
     }
 
     private static FoundPrint print(Findings.Found found, int number) {

@@ -38,8 +38,7 @@ final class FoundWords {
         String doubts = print.doubts().stream().map(FoundWords::of).collect(Collectors.joining("; "));
         return of(print.confidence()) + ": "
                 + (doubts.isEmpty() ? "all four sides are seen" : doubts)
-                + String.format(
-                        Locale.ROOT, ", turned by %.1f°.", print.outline().degrees());
+                + ". It lies turned " + turned(print.outline().degrees()) + ".";
     }
 
     private static String of(Doubt doubt) {
@@ -78,6 +77,10 @@ final class FoundWords {
                 level.line().isUpright() ? "upright" : "level",
                 level.leans() < 0 ? "left" : "right",
                 Math.abs(level.leans()));
+    }
+
+    private static String turned(double degrees) {
+        return String.format(Locale.ROOT, "%s by %.1f°", degrees < 0 ? "left" : "right", Math.abs(degrees));
     }
 
     /** Where a line of the bed is left along a cut; empty where none is. */

@@ -70,6 +70,8 @@ public class Original {
     @Column(columnDefinition = "text")
     private String profileDigest;
 
+    private UUID derivedFrom;
+
     private Instant addedAt;
 
     @Version
@@ -117,6 +119,15 @@ public class Original {
             return new Judgement(
                     state, Optional.empty(), Optional.of(problem), OptionalDouble.empty(), PictureSaid.nothing());
         }
+    }
+
+    void deriveFrom(UUID sourceId) {
+        this.derivedFrom = sourceId;
+    }
+
+    /** The scan that this picture was cut out of. */
+    public Optional<UUID> derivedFrom() {
+        return Optional.ofNullable(derivedFrom);
     }
 
     /** Says whether a damaged picture is printed as it is. */

@@ -28,6 +28,7 @@ public record OriginalView(
         @NotNull String digest,
         long fileBytes,
         @NotNull Original.State state,
+        @Schema(nullable = true) UUID derivedFrom,
         boolean leftOut,
         boolean printedDamaged,
         boolean forPieces,

@@ -34,7 +34,7 @@ public class OriginalViews {
                 .map(found -> profiles.known(found, original.profileDigest(), profiles.assumed(original.jobId())));
     }
 
-    OriginalView of(Original original) {
+    public OriginalView of(Original original) {
         return of(original, profiles.assumed(original.jobId()));
     }
 
@@ -45,6 +45,7 @@ public class OriginalViews {
                 original.digest(),
                 original.fileBytes(),
                 original.state(),
+                original.derivedFrom().orElse(null),
                 original.isLeftOut(),
                 original.isPrintedDamaged(),
                 original.isForPieces(),

@@ -34,9 +34,17 @@ public class Originals {
         return originals.findByJobIdOrderByPath(jobId);
     }
 
-    Original leaveOut(UUID id, boolean left) {
+    public Original leaveOut(UUID id, boolean left) {
         Original original = get(id);
         original.leaveOut(left);
+        return original;
+    }
+
+    /** Keeps the link of a picture to the one that it was cut out of. */
+    @Transactional
+    public Original deriveFrom(UUID id, UUID sourceId) {
+        Original original = get(id);
+        original.deriveFrom(sourceId);
         return original;
     }
 

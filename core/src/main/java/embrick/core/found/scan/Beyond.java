@@ -31,6 +31,7 @@ final class Beyond {
 
     /** Without grain an even fall of light ends in steps of one count: those are no edges. */
     private static final double GRAINLESS = 0.0015;
+
     private static final double LEAST_WITHOUT_GRAIN = 0.0035;
 
     private Beyond() {}

@@ -35,6 +35,10 @@ public record Rectangle(double centreX, double centreY, double width, double hei
         return new Rectangle(centreX * across, centreY * down, width * across, height * down, degrees);
     }
 
+    public Rectangle moved(double right, double down) {
+        return new Rectangle(centreX + right, centreY + down, width, height, degrees);
+    }
+
     public double shortSide() {
         return Math.min(width, height);
     }

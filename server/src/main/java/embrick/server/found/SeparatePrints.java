@@ -1,0 +1,259 @@
+package embrick.server.found;
+
+import embrick.core.found.Confidence;
+import embrick.core.found.scan.FoundPrint;
+import embrick.core.found.scan.Rectangle;
+import embrick.core.found.scan.ScanBorder.Scan;
+import embrick.core.framing.Framing;
+import embrick.core.framing.Framing.FreeSides;
+import embrick.core.metadata.MetadataChoice;
+import embrick.core.metadata.MetadataChoice.Private;
+import embrick.core.metadata.MetadataTexts;
+import embrick.core.names.FileNames;
+import embrick.core.pixels.PixelRect;
+import embrick.core.plan.MeasuredWords;
+import embrick.core.plan.Plan;
+import embrick.core.plan.Planner;
+import embrick.core.plan.Planning;
+import embrick.core.plan.PrintCut;
+import embrick.core.print.Printer;
+import embrick.core.source.SourceFacts;
+import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.OutputColour;
+import embrick.core.ticket.Size;
+import embrick.core.ticket.Ticket;
+import embrick.core.units.PixelSize;
+import embrick.core.units.Resolution;
+import embrick.formats.Formats;
+import embrick.formats.picture.FileTarget;
+import embrick.formats.picture.PrintFile;
+import embrick.server.documents.FramingDocument;
+import embrick.server.documents.TicketDocument;
+import embrick.server.edits.EditService;
+import embrick.server.edits.FramingWish;
+import embrick.server.framings.FramingService;
+import embrick.server.framings.Plans;
+import embrick.server.originals.Intake;
+import embrick.server.originals.Original;
+import embrick.server.originals.OriginalViews;
+import embrick.server.originals.Originals;
+import embrick.server.originals.PictureProblems;
+import embrick.server.problems.ProblemException;
+import embrick.server.storage.Arrival;
+import embrick.server.storage.PictureWork;
+import embrick.server.storage.Pictures;
+import embrick.server.storage.Reception;
+import embrick.server.storage.Storage;
+import embrick.server.tickets.TicketEntity;
+import embrick.server.tickets.TicketService;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+
+/**
+ * Makes a picture of each print on a bed: the pixels round it as they are, and a framing that straightens and cuts it, for every
+ * shape that the job's tickets have. The scan itself is left out of runs.
+ */
+@Service
+class SeparatePrints {
+    /** What is kept round a print, of its short side, so that its border can be found and moved again. */
+    private static final double ROUND_IT = 0.03;
+
+    private static final Resolution USUAL_PPI = Resolution.perInch(300);
+
+    private final Findings findings;
+    private final Originals originals;
+    private final OriginalViews views;
+    private final Intake intake;
+    private final Reception reception;
+    private final Storage storage;
+    private final Pictures pictures;
+    private final Formats formats;
+    private final Plans plans;
+    private final TicketService tickets;
+    private final FramingService framings;
+    private final EditService edits;
+
+    SeparatePrints(
+            Findings findings,
+            Originals originals,
+            OriginalViews views,
+            Intake intake,
+            Reception reception,
+            Storage storage,
+            Pictures pictures,
+            Formats formats,
+            Plans plans,
+            TicketService tickets,
+            FramingService framings,
+            EditService edits) {
+        this.findings = findings;
+        this.originals = originals;
+        this.views = views;
+        this.intake = intake;
+        this.reception = reception;
+        this.storage = storage;
+        this.pictures = pictures;
+        this.formats = formats;
+        this.plans = plans;
+        this.tickets = tickets;
+        this.framings = framings;
+        this.edits = edits;
+    }
+
+    /**
+     * @param inset taken off inside each side, as a share of the print's short side
+     * @return the pictures that were made, one for each print that was found for certain
+     * @throws ProblemException if there are none
+     */
+    List<Original> of(UUID originalId, double inset, PictureWork.Asker asker) throws IOException {
+        Original scan = originals.get(originalId);
+        Findings.Found found = findings.of(originalId, asker);
+        SourceFacts facts = views.facts(scan).orElseThrow();
+        PixelSize own = facts.orientation().seenSize(facts.stored());
+        List<Rectangle> outlines = outlines(found, own);
+        if (outlines.isEmpty()) {
+            throw ProblemException.invalid(
+                    "no-prints",
+                    scan.path(),
+                    scan.path() + ": " + FoundWords.of(found.scan()),
+                    "Cut the prints apart by hand: add the scan once for each, and frame it.");
+        }
+        List<Original> made = new ArrayList<>();
+        List<FramingWish> wishes = new ArrayList<>();
+        for (Rectangle outline : outlines) {
+            PixelRect round = round(outline, own);
+            Original print = cut(scan, facts, own, round, made.size() + 1);
+            made.add(print);
+            Rectangle inside = outline.inside(inset * outline.shortSide());
+            wishes.addAll(framed(print, inside.moved(-round.x(), -round.y())));
+        }
+        edits.apply(scan.jobId(), made.size() + " prints of " + scan.path(), wishes, List.of());
+        originals.leaveOut(originalId, true);
+        return made;
+    }
+
+    private static List<Rectangle> outlines(Findings.Found found, PixelSize own) {
+        return found.scan() instanceof Scan.Prints(List<FoundPrint> prints)
+                ? prints.stream()
+                        .filter(print -> print.confidence() != Confidence.NOT_SURE)
+                        .map(print -> print.outline()
+                                .scaled((double) own.width() / found.width(), (double) own.height() / found.height()))
+                        .toList()
+                : List.of();
+    }
+
+    private static PixelRect round(Rectangle outline, PixelSize own) {
+        double left = own.width();
+        double top = own.height();
+        double right = 0;
+        double foot = 0;
+        for (Rectangle.Place corner :
+                outline.inside(-ROUND_IT * outline.shortSide()).corners()) {
+            left = Math.min(left, corner.x());
+            top = Math.min(top, corner.y());
+            right = Math.max(right, corner.x());
+            foot = Math.max(foot, corner.y());
+        }
+        int x = (int) Math.max(0, Math.floor(left));
+        int y = (int) Math.max(0, Math.floor(top));
+        return new PixelRect(
+                x,
+                y,
+                (int) Math.min(own.width(), Math.ceil(right)) - x,
+                (int) Math.min(own.height(), Math.ceil(foot)) - y);
+    }
+
+    /** The pixels of a part, as they are, as a picture of its own. */
+    private Original cut(Original scan, SourceFacts facts, PixelSize own, PixelRect part, int number)
+            throws IOException {
+        Plan plan = plan(scan, facts, own, part);
+        Path file = storage.making().resolve(UUID.randomUUID() + ".part");
+        try {
+            write(scan, facts, plan, file);
+            try (InputStream content = Files.newInputStream(file);
+                    Arrival arrival = reception.receive(content, OptionalLong.of(Files.size(file)))) {
+                String path = pathOf(scan, number);
+                Original print = intake.take(scan.jobId(), path, arrival);
+                return originals.deriveFrom(print.id(), scan.id());
+            }
+        } finally {
+            Files.deleteIfExists(file);
+        }
+    }
+
+    /** Beside the scan, by its name. */
+    private static String pathOf(Original scan, int number) {
+        int folder = scan.path().lastIndexOf('/') + 1;
+        return scan.path().substring(0, folder) + FileNames.stem(scan.path()) + "-print-" + number + ".tif";
+    }
+
+    private void write(Original scan, SourceFacts facts, Plan plan, Path file) throws IOException {
+        PictureProblems.naming(
+                scan,
+                () -> pictures.whole(scan.digest(), facts, opened -> {
+                    if (opened.damage().isPresent() && !scan.isPrintedDamaged()) {
+                        throw opened.damage().get().refusal();
+                    }
+                    try (FileTarget target = FileTarget.create(file)) {
+                        formats.write(
+                                Printer.print(plan, opened.raster(), formats.profiles()),
+                                formats.metadata(pictures.intact(scan.digest())),
+                                plan,
+                                target,
+                                PrintFile.Progress.none());
+                    }
+                    return file;
+                }));
+    }
+
+    private static Plan plan(Original scan, SourceFacts facts, PixelSize own, PixelRect part) {
+        Ticket ticket = Ticket.plain(
+                        new Size.FreeShape(),
+                        facts.across().orElse(USUAL_PPI),
+                        new FileFormat.Tiff(FileFormat.Packing.DEFLATE))
+                .withColour(new OutputColour.Keep())
+                .withMetadata(
+                        new MetadataChoice(MetadataChoice.Kept.ALL, Private.KEPT, Private.KEPT, MetadataTexts.NONE));
+        Framing framing = Framing.centred()
+                .withCentre(
+                        (part.x() + part.width() / 2.0) / own.width(), (part.y() + part.height() / 2.0) / own.height())
+                .withFree(new FreeSides((double) part.width() / own.width(), (double) part.height() / own.height()));
+        return switch (Planner.plan(facts, ticket, framing, MeasuredWords.NONE)) {
+            case Planning.Ready(Plan plan, var _) -> plan;
+            case Planning.Refused refused ->
+                throw ProblemException.invalid(
+                        refused.problems().getFirst().code(),
+                        scan.path(),
+                        refused.problems().getFirst().text(),
+                        refused.problems().getFirst().remedy());
+        };
+    }
+
+    /** Framed for each shape that the job's tickets have. */
+    private List<FramingWish> framed(Original print, Rectangle outline) {
+        Map<String, FramingWish> wishes = new LinkedHashMap<>();
+        for (TicketEntity ticket : tickets.of(print.jobId())) {
+            TicketDocument document = tickets.document(ticket.id());
+            Plans.Planned planned = plans.of(
+                    print.id(),
+                    new Plans.Wish(document, Optional.of(FramingDocument.of(Framing.centred())), Optional.empty()));
+            String shape = planned.ticket().shape().key();
+            Framing framing = PrintCut.framed(
+                    planned.facts(), planned.ticket(), Framing.centred(), outline, one -> plans.reframed(planned, one));
+            long version =
+                    framings.now(shape, List.of(print.id())).get(print.id()).version();
+            wishes.putIfAbsent(shape, new FramingWish(print.id(), shape, version, FramingDocument.of(framing), false));
+        }
+        return List.copyOf(wishes.values());
+    }
+}
