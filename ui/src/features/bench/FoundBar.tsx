@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { Problem } from '../../api/problems';
-import { InsetField, useSeparate } from '../found';
+import { count } from '../../shared/format';
+import { InsetField, seenPrints, useSeparate } from '../found';
 import type { useFound } from './useFound';
 
 interface Props {
@@ -45,13 +46,13 @@ export function FoundBar({ jobId, originalId, offer, onMove }: Props) {
           Next print <kbd>Shift D</kbd>
         </Button>
       )}
-      {prints.length > 1 && looked === 'border' && (
+      {prints.length > 1 && looked === 'border' && found && seenPrints(found) > 0 && (
         <Button
           size="small"
           loading={separate.isPending}
           onClick={() => separate.mutate(originalId, { onSuccess: offer.putAway })}
         >
-          Make {prints.length} pictures
+          Make {count(seenPrints(found), 'picture')}
         </Button>
       )}
       {offer.canTake && looked === 'border' && <InsetField percent={offer.inset} onChange={offer.say} />}

@@ -10,7 +10,7 @@ import { FoundOutline } from './FoundOutline';
 import { InsetField } from './InsetField';
 import { keepInset, keptInset } from './inset';
 import { useSeparate } from './useSeparate';
-import { confidenceWords, isTakable, offerOf, type PictureOffer } from './offers';
+import { confidenceWords, isTakable, offerOf, seenPrints, type PictureOffer } from './offers';
 import { foundQuery, offerLevel, offerScanBorder, type Found } from './queries';
 import './found.css';
 
@@ -164,14 +164,14 @@ export function FoundDrawer({ jobId, originals, ticket, framingOf, onTake, onClo
             {row.offer.kind === 'prints' && (
               <Button
                 loading={separate.isPending && separate.variables === row.offer.original.id}
-                disabled={apart.has(row.offer.original.id) || separate.isPending}
+                disabled={apart.has(row.offer.original.id) || separate.isPending || seenPrints(row.found!) === 0}
                 onClick={() =>
                   separate.mutate(row.offer.original.id, {
                     onSuccess: () => setApart(new Set(apart).add(row.offer.original.id)),
                   })
                 }
               >
-                {apart.has(row.offer.original.id) ? 'Made' : `Make ${row.found!.scan.prints.length} pictures`}
+                {apart.has(row.offer.original.id) ? 'Made' : `Make ${count(seenPrints(row.found!), 'picture')}`}
               </Button>
             )}
             {isTakable(row.offer) && (

@@ -1,4 +1,4 @@
-export { confidenceWords } from './offers';
+export { confidenceWords, seenPrints } from './offers';
 export { InsetField } from './InsetField';
 export { keepInset, keptInset } from './inset';
 export { Offered } from './FoundOutline';

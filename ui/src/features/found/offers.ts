@@ -26,6 +26,11 @@ export function offerOf(original: Original, { scan, level }: Found): PictureOffe
   return { original, kind: 'nothing', confidence: 'NOT_SURE', text: level ? 'Level already.' : scan.text };
 }
 
+/** Prints that pictures can be made of. */
+export function seenPrints({ scan }: Found): number {
+  return scan.prints.filter(({ confidence }) => confidence !== 'NOT_SURE').length;
+}
+
 /** Whether it can be taken for many at once: what is not sure is left alone. */
 export function isTakable({ kind, confidence }: PictureOffer): boolean {
   return (kind === 'border' || kind === 'level') && confidence !== 'NOT_SURE';

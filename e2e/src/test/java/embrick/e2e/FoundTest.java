@@ -56,7 +56,7 @@ class FoundTest {
         assertThat(cut.path("tiltDegrees").asDouble()).isCloseTo(5, within(0.1));
 
         browser.keys(Keys.ENTER);
-        browser.see(".here", "b sea");
+        browser.find(".stage-picture[alt='b sea.png']");
         browser.keys("f");
         browser.see(".found-bar", "lean right by 2.4°");
         browser.keys("f");

@@ -20,9 +20,16 @@ final class FoundWords {
     static String of(Scan scan) {
         return switch (scan) {
             case Scan.Nothing(Why why) -> of(why);
-            case Scan.Prints(List<FoundPrint> prints) ->
-                prints.size() == 1 ? of(prints.getFirst()) : prints.size() + " prints lie on the bed.";
+            case Scan.Prints(List<FoundPrint> prints) -> prints.size() == 1 ? of(prints.getFirst()) : ofSeveral(prints);
         };
+    }
+
+    private static String ofSeveral(List<FoundPrint> prints) {
+        long seen = prints.stream()
+                .filter(print -> print.confidence() != Confidence.NOT_SURE)
+                .count();
+        return prints.size() + " prints lie on the bed"
+                + (seen == prints.size() ? "." : ", " + seen + " of them with all sides seen.");
     }
 
     private static String of(Why why) {

@@ -5,6 +5,7 @@ import embrick.core.found.scan.Rectangle.Place;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What lies on a bed, roughly: all that the bed's colour does not reach from the rim, in cells of a few pixels. A pale place
@@ -21,6 +22,32 @@ record Lying(Rectangle rough, double share, boolean touchesRim) {
     private static final double LEAST_AREA = 0.006;
     /** And so is what is narrower than this share of the scan's short side. */
     private static final double LEAST_SIDE = 0.06;
+
+    /** Sides in line are as long within this share, and parts of one print are so near that together they fill most of it. */
+    private static final double IN_LINE = 0.03;
+
+    private static final double TOGETHER = 0.7;
+    private static final double SAME_TURN = 2;
+
+    /** Both as parts of one print that is of the bed's colour between them, if they are in line. */
+    Optional<Lying> joined(Lying other) {
+        Rectangle larger =
+                rough.width() * rough.height() > other.rough.width() * other.rough.height() ? rough : other.rough;
+        if (Math.abs(rough.degrees() - other.rough.degrees()) > SAME_TURN) {
+            return Optional.empty();
+        }
+        List<Place> corners = new ArrayList<>(rough.corners());
+        corners.addAll(other.rough.corners());
+        Rectangle whole = Rectangle.about(corners, larger.degrees());
+        double filled =
+                (share * rough.width() * rough.height() + other.share * other.rough.width() * other.rough.height())
+                        / (whole.width() * whole.height());
+        boolean isInLine = Math.abs(whole.width() / larger.width() - 1) < IN_LINE
+                || Math.abs(whole.height() / larger.height() - 1) < IN_LINE;
+        return isInLine && filled > TOGETHER
+                ? Optional.of(new Lying(whole, filled, touchesRim || other.touchesRim))
+                : Optional.empty();
+    }
 
     /** All that lies there, from the top to the foot, then from the left. */
     static List<Lying> on(SmallPixels scan, Bed bed) {

@@ -72,12 +72,7 @@ public final class ScanBorder {
         if (lying.isEmpty()) {
             return new Scan.Nothing(Why.EMPTY);
         }
-        List<FoundPrint> prints = new ArrayList<>();
-        for (Lying one : lying) {
-            if (one.share() >= LEAST_FILLED) {
-                prints.add(measured(scan, bed.get(), one, lying));
-            }
-        }
+        List<FoundPrint> prints = prints(scan, bed.get(), lying);
         if (prints.isEmpty()) {
             return new Scan.Nothing(Why.NO_RECTANGLE);
         }
@@ -86,6 +81,31 @@ public final class ScanBorder {
                                 .allMatch(one -> Math.abs(one.outline().degrees()) < LAID_OUT)
                 ? new Scan.Nothing(Why.LAID_OUT)
                 : new Scan.Prints(prints);
+    }
+
+    /** Each that is a rectangle; two parts of which neither is sure are one print if they make one together. */
+    private static List<FoundPrint> prints(SmallPixels scan, Bed bed, List<Lying> lying) {
+        List<FoundPrint> prints = new ArrayList<>();
+        List<Lying> left = new ArrayList<>(lying);
+        while (!left.isEmpty()) {
+            Lying one = left.removeFirst();
+            Optional<FoundPrint> print =
+                    one.share() < LEAST_FILLED ? Optional.empty() : Optional.of(measured(scan, bed, one, lying));
+            if (print.isEmpty() || print.get().confidence() == Confidence.NOT_SURE) {
+                for (Lying other : left) {
+                    Optional<FoundPrint> whole = one.joined(other)
+                            .map(both -> measured(scan, bed, both, List.of(both)))
+                            .filter(found -> found.confidence() != Confidence.NOT_SURE);
+                    if (whole.isPresent()) {
+                        print = whole;
+                        left.remove(other);
+                        break;
+                    }
+                }
+            }
+            print.ifPresent(prints::add);
+        }
+        return prints;
     }
 
     private static FoundPrint measured(SmallPixels scan, Bed bed, Lying lying, List<Lying> all) {

@@ -123,6 +123,16 @@ class ScanBorderTest {
         });
     }
 
+    /** A sky that fades through the bed's own grey cuts the print in two for everybody who looks for the bed. */
+    @Test
+    void takesTwoPartsOfOnePrintForOne() {
+        DrawnScan.Print fading = (c, u, v) -> DrawnScan.GREY[c] + (float) (0.5 - v) * (c == 2 ? 0.5f : -0.4f);
+        Rectangle where = new Rectangle(740, 540, 900, 650, -3);
+        Scan found = ScanBorder.find(
+                scan(1, 3).lay(new Laid(where, fading, Wander.NONE)).scanned(NOISE));
+        assertThat(isRight(found, where, 1, new ArrayList<>())).as("%s", found).isTrue();
+    }
+
     @Test
     void declinesPicturesLaidOutAsOnAPageAndThoseThatOverlap() {
         DrawnScan page = scan(0, 3);
