@@ -75,6 +75,7 @@ public final class Bench {
         gain("HEIC pictures, two decoder processes: gain over one", "heic-one", "heic-two", 1, 1.7, 1.9);
         perMegapixel();
         proof();
+        found();
         colours();
         bands();
         huge("huge-jpeg");
@@ -234,6 +235,15 @@ public final class Bench {
                 1.3,
                 1.3,
                 said.substring(0, said.length() - 1));
+    }
+
+    private void found() throws IOException, InterruptedException {
+        for (String work : List.of("scan-border", "level")) {
+            if (isWanted(work)) {
+                double cpu = Measured.medianCpu(Ours.measure(work, 15, pictures));
+                line(work + " found on 2048 px (ms of CPU)", cpu * 1e3, 60, 45, "");
+            }
+        }
     }
 
     private void proof() throws IOException, InterruptedException {

@@ -17,6 +17,7 @@ final class Works implements AutoCloseable {
         new CanvasWorks(bed, pictures).addTo(works);
         new ProofWorks(bed, pictures).addTo(works);
         ColourWorks.addTo(works);
+        FoundWorks.addTo(works);
     }
 
     Work named(String name) throws IOException {
