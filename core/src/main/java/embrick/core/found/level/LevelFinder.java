@@ -2,7 +2,6 @@ package embrick.core.found.level;
 
 import embrick.core.found.Confidence;
 import embrick.core.found.SmallPixels;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,8 +22,10 @@ public final class LevelFinder {
     private static final double SAME = 0.7;
     /** Pieces shorter than this together, in short sides, contradict nothing. */
     private static final double LITTLE = 0.35;
-    /** A picture is looked at with about so many pixels on its longer side, finely and coarsely. */
-    private static final int[] LOOKED_AT = {1000, 330};
+    /** A picture is looked at with about so many pixels on its longer side. */
+    private static final int FINE = 800;
+    /** And once more with a third of them. */
+    private static final int COARSE = 3;
 
     private LevelFinder() {}
 
@@ -40,19 +41,21 @@ public final class LevelFinder {
 
     /** @return empty where there are no lines to go by */
     public static Optional<Level> find(SmallPixels picture) {
-        float[] luma = picture.luma();
-        return Arrays.stream(LOOKED_AT)
-                .mapToObj(longer -> find(picture, luma, longer))
-                .flatMap(Optional::stream)
-                .reduce((fine, coarse) -> coarse.confidence().compareTo(fine.confidence()) > 0 ? coarse : fine);
+        Tones fine = Tones.of(picture, FINE);
+        Optional<Level> level = find(fine);
+        Optional<Level> hazy = find(fine.reduced(COARSE));
+        return hazy.isPresent()
+                        && (level.isEmpty()
+                                || hazy.get().confidence().compareTo(level.get().confidence()) > 0)
+                ? hazy
+                : level;
     }
 
-    private static Optional<Level> find(SmallPixels picture, float[] luma, int longer) {
-        int step = Math.max(1, Math.round(Math.max(picture.width(), picture.height()) / (float) longer));
-        int width = picture.width() / step;
-        int height = picture.height() / step;
-        float[] tones = reduced(luma, picture.width(), step, width, height);
-        Map<Boolean, List<Segment>> pieces = Segments.in(tones, width, height).stream()
+    private static Optional<Level> find(Tones tones) {
+        int width = tones.width();
+        int height = tones.height();
+        int step = tones.step();
+        Map<Boolean, List<Segment>> pieces = Segments.in(tones.luma(), width, height).stream()
                 .filter(piece -> Math.abs(piece.leans()) <= FARTHEST + 2 && !isAtRim(piece, width, height))
                 .collect(Collectors.partitioningBy(Segment::isUpright));
         double shortSide = Math.min(width, height);
@@ -105,22 +108,5 @@ public final class LevelFinder {
                 piece.leans(),
                 piece.isUpright(),
                 piece.contrast());
-    }
-
-    private static float[] reduced(float[] luma, int pictureWidth, int step, int width, int height) {
-        float[] reduced = new float[width * height];
-        float part = 1f / (step * step);
-        for (int y = 0; y < height * step; y++) {
-            int row = y / step * width;
-            int from = y * pictureWidth;
-            for (int x = 0; x < width; x++) {
-                float sum = 0;
-                for (int k = 0; k < step; k++) {
-                    sum += luma[from++];
-                }
-                reduced[row + x] += sum * part;
-            }
-        }
-        return reduced;
     }
 }

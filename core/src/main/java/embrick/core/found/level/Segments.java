@@ -14,8 +14,8 @@ import java.util.List;
 final class Segments {
     /** Fainter slopes are grain, of the range to a pixel. */
     private static final float FAINTEST = 0.008f;
-    /** Directions within this are the same. */
-    private static final double SAME = Math.toRadians(14);
+    /** Directions within 14° are the same: the least cosine between them. */
+    private static final float SAME = (float) Math.cos(Math.toRadians(14));
     /** Farther from level and upright nothing is gathered. */
     private static final double NEAR_AXIS = Math.toRadians(22);
     /** Shorter is no line, as a share of the short side. */
@@ -28,7 +28,10 @@ final class Segments {
     private final Slopes slopes;
     private final int width;
     private final float[] strength;
-    private final float[] angle;
+    /** The slope's direction, of length 1. */
+    private final float[] toRight;
+
+    private final float[] downwards;
     private final boolean[] isTaken;
     private final int[] gathered;
 
@@ -36,16 +39,19 @@ final class Segments {
         this.slopes = slopes;
         width = slopes.width();
         strength = new float[width * slopes.height()];
-        angle = new float[strength.length];
+        toRight = new float[strength.length];
+        downwards = new float[strength.length];
         isTaken = new boolean[strength.length];
         gathered = new int[strength.length];
         for (int i = 0; i < strength.length; i++) {
             float across = slopes.across()[i];
             float down = slopes.down()[i];
-            float steep = (float) Math.sqrt(across * across + down * down);
-            if (steep > FAINTEST && nearAxis(Math.abs(across), Math.abs(down))) {
+            float squared = across * across + down * down;
+            if (squared > FAINTEST * FAINTEST && nearAxis(Math.abs(across), Math.abs(down))) {
+                float steep = (float) Math.sqrt(squared);
                 strength[i] = steep;
-                angle[i] = (float) Math.atan2(down, across);
+                toRight[i] = across / steep;
+                downwards[i] = down / steep;
             } else {
                 isTaken[i] = true;
             }
@@ -114,29 +120,27 @@ final class Segments {
         int count = 1;
         gathered[0] = seed;
         isTaken[seed] = true;
-        double cos = Math.cos(angle[seed]);
-        double sin = Math.sin(angle[seed]);
-        double direction = angle[seed];
+        float sumRight = toRight[seed];
+        float sumDown = downwards[seed];
+        float same = SAME;
         for (int k = 0; k < count; k++) {
             int at = gathered[k];
             for (int dy = -width; dy <= width; dy += width) {
                 for (int next = at + dy - 1; next <= at + dy + 1; next++) {
-                    if (next >= 0 && next < isTaken.length && !isTaken[next] && apart(angle[next], direction) < SAME) {
+                    if (next >= 0
+                            && next < isTaken.length
+                            && !isTaken[next]
+                            && sumRight * toRight[next] + sumDown * downwards[next] > same) {
                         isTaken[next] = true;
                         gathered[count++] = next;
-                        cos += Math.cos(angle[next]);
-                        sin += Math.sin(angle[next]);
-                        direction = Math.atan2(sin, cos);
+                        sumRight += toRight[next];
+                        sumDown += downwards[next];
+                        same = SAME * (float) Math.sqrt(sumRight * sumRight + sumDown * sumDown);
                     }
                 }
             }
         }
         return count;
-    }
-
-    private static double apart(double a, double b) {
-        double apart = Math.abs(a - b);
-        return Math.min(apart, 2 * Math.PI - apart);
     }
 
     /** The main axis of what was gathered, weighed by its slopes; null where it is no thin line. */

@@ -14,7 +14,7 @@ record Bed(int width, int height, double[][] planes, double noise) {
     /** The outermost pixels that are taken for bed, as a share of the short side. */
     private static final double RIM = 0.006;
     /** Pixels of it that are enough. */
-    private static final int MOST_OF_RIM = 8000;
+    private static final int MOST_OF_RIM = 4000;
     /** Fewer of the rim's pixels of one colour, and there is no bed: the picture fills the scan. */
     private static final double LEAST_SHARE = 0.6;
     /** Colours nearer than this are one, whatever the noise. */
@@ -32,22 +32,52 @@ record Bed(int width, int height, double[][] planes, double noise) {
         return plane[0] + plane[1] * (x / width - 0.5) + plane[2] * (y / height - 0.5);
     }
 
-    /** How far the mean of a square of pixels, every other one of it, is from the bed, in the colour in which it is farthest. */
-    double distance(SmallPixels scan, int left, int top, int side) {
+    /** How far a pixel is from the bed, in the colour in which it is farthest. */
+    private double distance(SmallPixels scan, int at) {
         double farthest = 0;
+        for (int c = 0; c < SmallPixels.COLOURS; c++) {
+            double there = at(c, at % width + 0.5, Math.floorDiv(at, width) + 0.5);
+            farthest = Math.max(farthest, Math.abs(scan.planes()[c][at] - there));
+        }
+        return farthest;
+    }
+
+    /**
+     * Which squares of pixels are like the bed in every colour, by the mean of every other pixel of theirs.
+     *
+     * @param columns of squares of a side, from the left; rows from the top
+     */
+    boolean[] likeBed(SmallPixels scan, int side, int columns, int rows) {
+        boolean[] isLikeBed = new boolean[columns * rows];
+        Arrays.fill(isLikeBed, true);
+        double tolerance = tolerance(side);
+        float[] sums = new float[columns];
         int count = ((side + 1) / 2) * ((side + 1) / 2);
         for (int c = 0; c < SmallPixels.COLOURS; c++) {
             float[] plane = scan.planes()[c];
-            float sum = 0;
-            for (int y = top; y < top + side; y += 2) {
-                int row = y * scan.width();
-                for (int x = left; x < left + side; x += 2) {
-                    sum += plane[row + x];
+            for (int row = 0; row < rows; row++) {
+                Arrays.fill(sums, 0);
+                for (int y = row * side; y < (row + 1) * side; y += 2) {
+                    addRow(plane, y * width, side, sums);
+                }
+                for (int column = 0; column < columns; column++) {
+                    double there = at(c, (column + 0.5) * side, (row + 0.5) * side);
+                    isLikeBed[row * columns + column] &= Math.abs(sums[column] / count - there) < tolerance;
                 }
             }
-            farthest = Math.max(farthest, Math.abs(sum / count - at(c, left + side / 2.0, top + side / 2.0)));
         }
-        return farthest;
+        return isLikeBed;
+    }
+
+    private static void addRow(float[] plane, int from, int side, float[] sums) {
+        for (int column = 0; column < sums.length; column++) {
+            float sum = 0;
+            int start = from + column * side;
+            for (int x = start; x < start + side; x += 2) {
+                sum += plane[x];
+            }
+            sums[column] += sum;
+        }
     }
 
     /** The bed, if most of the rim is of one colour. */
@@ -73,7 +103,7 @@ record Bed(int width, int height, double[][] planes, double noise) {
 
     private static int[] near(SmallPixels scan, Bed bed, int[] rim) {
         return Arrays.stream(rim)
-                .filter(i -> bed.distance(scan, i % scan.width(), i / scan.width(), 1) < bed.tolerance(1))
+                .filter(i -> bed.distance(scan, i) < bed.tolerance(1))
                 .toArray();
     }
 
@@ -83,7 +113,7 @@ record Bed(int width, int height, double[][] planes, double noise) {
         int width = scan.width();
         int height = scan.height();
         int every = Math.max(1, 2 * depth * (width + height) / MOST_OF_RIM);
-        int[] rim = new int[width * height];
+        int[] rim = new int[4 * depth * (width + height)];
         int count = 0;
         int pairs = 0;
         for (int y = 0; y < height; y++) {

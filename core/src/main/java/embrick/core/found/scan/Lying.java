@@ -87,13 +87,7 @@ record Lying(Rectangle rough, double share, boolean touchesRim) {
             width = scan.width() / side;
             height = scan.height() / side;
             kind = new byte[width * height];
-            isLikeBed = new boolean[width * height];
-            double tolerance = bed.tolerance(side);
-            for (int y = 0; y < height; y++) {
-                for (int x = 0; x < width; x++) {
-                    isLikeBed[y * width + x] = bed.distance(scan, x * side, y * side, side) < tolerance;
-                }
-            }
+            isLikeBed = bed.likeBed(scan, side, width, height);
         }
 
         void floodFromRim() {
@@ -131,19 +125,34 @@ record Lying(Rectangle rough, double share, boolean touchesRim) {
 
         /** Takes hairs off: what is no wider than two cells goes, and what is left gets its rim back. */
         void openLying() {
-            boolean[] core = new boolean[kind.length];
+            boolean[] lies = new boolean[kind.length];
             for (int i = 0; i < kind.length; i++) {
-                core[i] = kind[i] != BED;
-                for (int next : beside(i)) {
-                    core[i] &= next < 0 || kind[next] != BED;
+                lies[i] = kind[i] != BED;
+            }
+            boolean[] opened = spread(spread(lies, false), true);
+            for (int i = 0; i < kind.length; i++) {
+                kind[i] = opened[i] ? LYING : BED;
+            }
+        }
+
+        /** What is so takes its four neighbours along. */
+        private boolean[] spread(boolean[] cells, boolean so) {
+            boolean[] spread = cells.clone();
+            for (int i = 0; i < cells.length; i++) {
+                if (cells[i] == so) {
+                    int x = i % width;
+                    set(spread, i - 1, x > 0, so);
+                    set(spread, i + 1, x < width - 1, so);
+                    set(spread, i - width, i >= width, so);
+                    set(spread, i + width, i + width < cells.length, so);
                 }
             }
-            for (int i = 0; i < kind.length; i++) {
-                boolean isNear = core[i];
-                for (int next : beside(i)) {
-                    isNear |= next >= 0 && core[next];
-                }
-                kind[i] = isNear ? LYING : BED;
+            return spread;
+        }
+
+        private static void set(boolean[] cells, int at, boolean isThere, boolean so) {
+            if (isThere) {
+                cells[at] = so;
             }
         }
 
