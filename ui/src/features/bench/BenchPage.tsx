@@ -73,6 +73,7 @@ export function BenchPage() {
     hand.rest();
     edit(words, [{ originalId, framing: taken }]);
   });
+  const movesPicture = planned?.plan.handling.moves !== 'NOTHING';
   /** The found line as one that a hand drew: its ends can be moved, and it levels when they are. */
   const moveFound = () => {
     const line = offer.found?.level;
@@ -128,9 +129,9 @@ export function BenchPage() {
       offer.putAway();
       level.toggle();
     },
-    border: () => offer.look('border'),
+    border: () => movesPicture && offer.look('border'),
     'next-print': offer.next,
-    'find-level': () => offer.look('level'),
+    'find-level': () => movesPicture && offer.look('level'),
     guide: () => setGuide(guides[(guides.indexOf(guide) + 1) % guides.length]!),
     snap: () => setSnaps(!snaps),
     loupe: () => setLoupe(!loupe),

@@ -15,6 +15,9 @@ import java.util.stream.Collectors;
 
 /** Findings in words, as they stand on the page. */
 final class FoundWords {
+    /** Less is written as 0.0. */
+    private static final double LEAST_DEGREES = 0.05;
+
     private FoundWords() {}
 
     static String of(Scan scan) {
@@ -77,6 +80,9 @@ final class FoundWords {
     }
 
     static String of(Level level) {
+        if (Math.abs(level.leans()) < LEAST_DEGREES) {
+            return of(level.confidence()) + ": the picture is level.";
+        }
         return String.format(
                 Locale.ROOT,
                 "%s: %s lines lean %s by %.1f°.",

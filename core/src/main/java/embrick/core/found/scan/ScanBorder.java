@@ -83,7 +83,7 @@ public final class ScanBorder {
                 : new Scan.Prints(prints);
     }
 
-    /** Each that is a rectangle; two parts of which neither is sure are one print if they make one together. */
+    /** Each that is a rectangle. One that is not sure is joined with another in line with it, if together they are. */
     private static List<FoundPrint> prints(SmallPixels scan, Bed bed, List<Lying> lying) {
         List<FoundPrint> prints = new ArrayList<>();
         List<Lying> left = new ArrayList<>(lying);
