@@ -22,8 +22,8 @@ final class Beyond {
     /** Pixels from the side at which the looking begins: the side's own slope has ended. */
     private static final int BEGIN = 5;
 
-    private static final double FINE = 1;
-    private static final double COARSE = 3;
+    private static final float[] FINE = Slope.weights(1);
+    private static final float[] COARSE = Slope.weights(3);
     /** A step's slope falls from fine to coarse by nearly three, a shadow's hardly. */
     private static final double FALLS = 1.9;
     /** Of the range: half a count of 8 bits as a slope of σ 1. */
@@ -47,7 +47,7 @@ final class Beyond {
         }
         int count = reach + 1;
         int across = (int) ((1 - 2 * END) * side.length() / APART);
-        double[][] means = means(scan, bed, side, count, across);
+        float[][] means = means(scan, bed, side, count, across);
         double floor = bed.noise() < GRAINLESS ? LEAST_WITHOUT_GRAIN : LEAST;
         double least = Math.max(floor, 6 * 0.4 * bed.noise() / Math.sqrt(across));
         double[] fine = slopes(means, count, FINE);
@@ -78,8 +78,8 @@ final class Beyond {
     }
 
     /** Off the bed, along lines outside the side, each from its nearest pixels: a slant line meets all of their offsets. */
-    private static double[][] means(SmallPixels scan, Bed bed, Across side, int count, int across) {
-        double[][] means = new double[SmallPixels.COLOURS][count];
+    private static float[][] means(SmallPixels scan, Bed bed, Across side, int count, int across) {
+        float[][] means = new float[SmallPixels.COLOURS][count];
         float near = (float) (NEAR + 4 * bed.noise());
         float[] values = new float[across];
         int[] at = new int[across];
@@ -96,7 +96,7 @@ final class Beyond {
                     values[k] = plane[at[k]];
                 }
                 double middle = side.length() / 2;
-                means[c][i] = withoutSpecks(values, near) - bed.at(c, side.x(middle, -i), side.y(middle, -i));
+                means[c][i] = (float) (withoutSpecks(values, near) - bed.at(c, side.x(middle, -i), side.y(middle, -i)));
             }
         }
         return means;
@@ -120,21 +120,10 @@ final class Beyond {
         return count == 0 ? mean : nearSum / (double) count;
     }
 
-    private static double[] slopes(double[][] means, int count, double sigma) {
-        int reach = (int) Math.ceil(3 * sigma);
+    private static double[] slopes(float[][] means, int count, float[] weights) {
         double[] slopes = new double[count];
-        double norm = 1 / (sigma * sigma * sigma * Math.sqrt(2 * Math.PI));
         for (int i = 0; i < count; i++) {
-            double sum = 0;
-            for (double[] mean : means) {
-                double slope = 0;
-                for (int k = 1; k <= reach; k++) {
-                    double weight = k * norm * Math.exp(-k * k / (2 * sigma * sigma));
-                    slope += weight * (mean[Math.min(count - 1, i + k)] - mean[Math.max(0, i - k)]);
-                }
-                sum += slope * slope;
-            }
-            slopes[i] = Math.sqrt(sum);
+            slopes[i] = Slope.steepness(means, count, i, weights);
         }
         return slopes;
     }

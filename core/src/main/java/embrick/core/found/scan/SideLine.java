@@ -37,7 +37,7 @@ record SideLine(
 
     private static final double NEAR_OF = 1500;
     /** Enough of a side to go by. */
-    static final double ENOUGH = 0.6;
+    private static final double ENOUGH = 0.6;
 
     /** Less support is a side that cannot be seen. */
     private static final double SUPPORT = 0.45;

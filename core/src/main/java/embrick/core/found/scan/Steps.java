@@ -12,9 +12,9 @@ import java.util.Arrays;
  */
 final class Steps {
     /** Gaussians' derivatives, so that a step of 1 gives 0.4 finely and 0.13 coarsely. */
-    private static final float[] FINE = slope(1);
+    private static final float[] FINE = Slope.weights(1);
 
-    private static final float[] COARSE = slope(3);
+    private static final float[] COARSE = Slope.weights(3);
     /** Pixels before a place at which the slope must have been less. */
     private static final int BEFORE = 4;
     /** A soft shadow is up to 1.2 times as steep finely as coarsely, a step 2.5 times. */
@@ -26,7 +26,7 @@ final class Steps {
     /** Places beside one another that are averaged, in pixels along the side. */
     private static final double[] BESIDE = {-3, -1.5, 0, 1.5, 3};
     /** Pixels that are read at a time. */
-    private static final int FIRST_READ = 24;
+    private static final int READ_AT_ONCE = 24;
     /** After a first rise the slope may go on rising for so long. */
     private static final int RISE = 3;
 
@@ -45,9 +45,9 @@ final class Steps {
         float[][] profile = new float[SmallPixels.COLOURS][count];
         float[] sums = new float[SmallPixels.COLOURS];
         // Most steps are met early: the rest is read only where they are not.
-        for (int read = 0, next = Math.min(count, 2 * FIRST_READ);
+        for (int read = 0, next = Math.min(count, 2 * READ_AT_ONCE);
                 read < count;
-                next = Math.min(count, next + FIRST_READ)) {
+                next = Math.min(count, next + READ_AT_ONCE)) {
             for (; read < next; read++) {
                 Arrays.fill(sums, 0);
                 for (double beside : BESIDE) {
@@ -90,37 +90,11 @@ final class Steps {
         double[] fine = new double[until];
         double[] strength = new double[until];
         for (int i = 0; i < until; i++) {
-            fine[i] = steepness(profile, count, i, FINE);
-            double even = Math.max(steepness(profile, count, i, COARSE), i < BEFORE ? 0 : fine[i - BEFORE]);
+            fine[i] = Slope.steepness(profile, count, i, FINE);
+            double even = Math.max(Slope.steepness(profile, count, i, COARSE), i < BEFORE ? 0 : fine[i - BEFORE]);
             strength[i] = fine[i] - STEEPER * even;
         }
         return strength;
-    }
-
-    private static double steepness(float[][] profile, int count, int at, float[] weights) {
-        double sum = 0;
-        for (float[] plane : profile) {
-            double slope = slope(plane, count, at, weights);
-            sum += slope * slope;
-        }
-        return Math.sqrt(sum);
-    }
-
-    private static double slope(float[] plane, int count, int at, float[] weights) {
-        float slope = 0;
-        for (int k = 1; k < weights.length; k++) {
-            slope += weights[k] * (plane[Math.min(count - 1, at + k)] - plane[Math.max(0, at - k)]);
-        }
-        return slope;
-    }
-
-    private static float[] slope(double sigma) {
-        float[] weights = new float[1 + (int) Math.ceil(3 * sigma)];
-        for (int k = 0; k < weights.length; k++) {
-            weights[k] = (float)
-                    (k * Math.exp(-k * k / (2 * sigma * sigma)) / (sigma * sigma * sigma * Math.sqrt(2 * Math.PI)));
-        }
-        return weights;
     }
 
     /** The top of the parabola through a peak and its neighbours, pixels from the peak. */
