@@ -74,6 +74,7 @@ export const original = (id: string, changed: Partial<Schemas['OriginalView']> =
   metadataDamaged: false,
   printedDamaged: false,
   forPieces: true,
+  statedPpi: null,
   facts: {
     kind: 'JPEG',
     width: 6000,

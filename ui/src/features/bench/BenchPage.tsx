@@ -14,12 +14,17 @@ import { commandOf, keyLines, repeats, type BenchCommand } from './keys';
 import { moveOf } from './moves';
 import { Stage } from './Stage';
 import { useHand } from './useHand';
+import { BlurBar } from './BlurBar';
 import { FoundBar } from './FoundBar';
+import { useBlur } from './useBlur';
 import { useFound } from './useFound';
+import { SizeBar } from './SizeBar';
+import { useTrueSize } from './useTrueSize';
 import { useLevelLine } from './useLevelLine';
 import { useNext } from './useNext';
 import { usePlanned, type Subject } from './usePlanned';
-import { ofOriented } from './viewTransform';
+import { Problem } from '../../api/problems';
+import { ofOriented, seenOf } from './viewTransform';
 import '../../shared/desk.css';
 import './bench.css';
 
@@ -73,13 +78,36 @@ export function BenchPage() {
     hand.rest();
     edit(words, [{ originalId, framing: taken }]);
   });
+  const blur = useBlur(original?.id);
+  /** Lays the mark in the middle of the frame; asked for again, the blur measured there is undone for this picture. */
+  const pointAtEdge = () => {
+    if (!original || !planned || !override) return;
+    const { measured } = blur;
+    if (!blur.mark) {
+      const { centreX, centreY } = planned.framing;
+      const seen = seenOf(planned);
+      offer.putAway();
+      return blur.point(ofOriented(seen, { x: centreX, y: centreY }), seen);
+    }
+    if (!measured || measured instanceof Problem || measured.radius === 0) return;
+    edit('undid a blur', [
+      {
+        originalId: original.id,
+        override: {
+          ...override,
+          sharpening: { kind: 'out-of-focus', strength: 50, radius: Math.max(0.3, measured.radius), grain: measured.grainPercent },
+        },
+      },
+    ]);
+    blur.putAway();
+  };
+  const size = useTrueSize(original?.id);
   const movesPicture = planned?.plan.handling.moves !== 'NOTHING';
   /** The found line as one that a hand drew: its ends can be moved, and it levels when they are. */
   const moveFound = () => {
     const line = offer.found?.level;
     if (!line || !planned) return;
-    const { seenWidth: width, seenHeight: height } = planned.plan.frame;
-    const seen = { width, height, quarterTurns: planned.framing.quarterTurns, mirror: planned.framing.mirror };
+    const seen = seenOf(planned);
     offer.putAway();
     level.draw({ from: ofOriented(seen, line.from), to: ofOriented(seen, line.to) });
   };
@@ -131,6 +159,8 @@ export function BenchPage() {
     },
     border: () => movesPicture && offer.look('border'),
     'next-print': offer.next,
+    size: () => planned && size.toggle(seenOf(planned)),
+    blur: () => movesPicture && pointAtEdge(),
     'find-level': () => movesPicture && offer.look('level'),
     guide: () => setGuide(guides[(guides.indexOf(guide) + 1) % guides.length]!),
     snap: () => setSnaps(!snaps),
@@ -175,6 +205,8 @@ export function BenchPage() {
 
   useKeys((event, target) => {
     if (event.key === 'Escape' && (offer.looked || offer.left)) return offer.putAway();
+    if (event.key === 'Escape' && size.line) return size.putAway();
+    if (event.key === 'Escape' && blur.mark) return blur.putAway();
     if (event.key === 'Escape' && level.level) return level.putAway();
     if (event.key === 'Tab' && level.level === 'to-draw' && planned) {
       return level.lay(planned.plan.frame.seenWidth, planned.plan.frame.seenHeight);
@@ -213,6 +245,10 @@ export function BenchPage() {
             level={level.level}
             onLevelDraw={level.draw}
             onLevelDrawn={(line) => void level.drawn(line)}
+            mark={blur.mark}
+            known={size.line}
+            onKnown={size.draw}
+            onPoint={(at) => blur.point(at, seenOf(planned))}
             offer={offer.looked && offer.found && { found: offer.found, looked: offer.looked, print: offer.print }}
             onMove={ask}
             onMoved={(words, after) => {
@@ -226,6 +262,17 @@ export function BenchPage() {
           <div className="bench-stage bench-wait">{error ? <Failed error={error} /> : <Loading what="the plan" />}</div>
         )}
         <FoundBar jobId={jobId} originalId={original.id} offer={offer} onMove={moveFound} />
+        {planned && (
+          <SizeBar
+            original={original}
+            size={size}
+            seen={seenOf(planned)}
+            unit={ticket.document.unit}
+            keepsPixels={ticket.document.size.kind === 'own'}
+            onMark={(ppi) => edit('set the ppi for this picture', [{ originalId: original.id, override: { ...override!, ppi } }])}
+          />
+        )}
+        <BlurBar blur={blur} onUndo={pointAtEdge} />
         <BenchTools
           framing={framing}
           ticket={ticket.document}
@@ -235,6 +282,8 @@ export function BenchPage() {
           loupe={loupe}
           levelling={level.level !== undefined}
           looked={offer.looked}
+          sizing={size.line !== undefined}
+          pointing={blur.mark !== undefined}
           moves={planned?.plan.handling.moves}
           choosesCorners={planned?.plan.handling.corners !== 'TICKET'}
           ownOpen={ownOpen}

@@ -18,6 +18,10 @@ interface Props {
   levelling: boolean;
   /** What is looked for. */
   looked: Looked | undefined;
+  /** Whether an edge is pointed at. */
+  pointing: boolean;
+  /** Whether the true size is stated. */
+  sizing: boolean;
   /** What can be done with the picture; none until it is planned. */
   moves: Schemas['Handling']['moves'] | undefined;
   /** Whether bare corners are this picture's choice. */
@@ -58,6 +62,8 @@ export const BenchTools = memo(function BenchTools(props: Props) {
             {tool('E', 'level line', 'level', props.levelling)}
             {tool('D', 'scan border', 'border', props.looked === 'border')}
             {tool('F', 'find level', 'find-level', props.looked === 'level')}
+            {tool('P', 'blur', 'blur', props.pointing)}
+            {tool('Z', 'true size', 'size', props.sizing)}
             {tool('T', 'turn sheet', 'turn-sheet')}
             {tool('B', 'quarter turn', 'quarter')}
             {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}

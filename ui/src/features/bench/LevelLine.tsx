@@ -15,6 +15,8 @@ interface Point {
 
 interface Props {
   line: Line;
+  /** What the line is for, for those who hear the page. */
+  of?: string;
   lie: Lie;
   /** While an end is moved. */
   onDraw: (line: Line) => void;
@@ -32,7 +34,7 @@ const steps: Record<string, Point> = {
 };
 
 /** The line on the stage; its two ends can be taken again, by hand or by keys. */
-export function LevelLine({ line, lie, onDraw, onDrawn }: Props) {
+export function LevelLine({ line, of = 'level line', lie, onDraw, onDrawn }: Props) {
   const from = toScreen(lie, line.from.x, line.from.y);
   const to = toScreen(lie, line.to.x, line.to.y);
   const places = { from, to };
@@ -67,7 +69,7 @@ export function LevelLine({ line, lie, onDraw, onDrawn }: Props) {
           key={end}
           type="button"
           className="level-end"
-          aria-label={`${end === 'from' ? 'One end' : 'The other end'} of the level line: arrow keys move it`}
+          aria-label={`${end === 'from' ? 'One end' : 'The other end'} of the ${of}: arrow keys move it`}
           style={{ left: places[end].x, top: places[end].y }}
           onKeyDown={(event) => key(end, event)}
           {...drag(end)}

@@ -5,6 +5,7 @@ import { SheetLines } from '../../shared/SheetLines';
 import type { Found } from '../found';
 import { held, movedInSeen, same, tighter, type Framing } from '../framing';
 import { BandPixels } from './BandPixels';
+import { BlurMark } from './BlurMark';
 import { FoundLines } from './FoundLines';
 import { FreeSides } from './FreeSides';
 import { Guides, type Guide } from './Guides';
@@ -15,7 +16,7 @@ import { snapped } from './snap';
 import type { Looked } from './useFound';
 import { useGestures } from './useGestures';
 import type { Planned } from './usePlanned';
-import { cssTransform, freeViewOf, toPicture, toScreen, toSeen, viewOf, common, cornersOf, type Point, type Rect, type Seen } from './viewTransform';
+import { cssTransform, freeViewOf, toPicture, toScreen, toSeen, seenOf, viewOf, common, cornersOf, type Point, type Rect, type Seen } from './viewTransform';
 
 interface Props {
   original: Schemas['OriginalView'];
@@ -32,6 +33,12 @@ interface Props {
   onLevelDrawn: (line: Line) => void;
   /** What was found and is shown. */
   offer: { found: Found; looked: Looked; print: number } | undefined;
+  /** Where the person points at an edge, in pixels of the seen picture. */
+  mark: Point | undefined;
+  onPoint: (at: Point) => void;
+  /** A line whose true length is being stated. */
+  known: Line | undefined;
+  onKnown: (line: Line) => void;
   /** While the hand moves it. */
   onMove: (framing: Framing) => void;
   /** When the hand lets go. */
@@ -77,12 +84,7 @@ export function Stage(props: Props) {
   const viewFor = (one: Framing) => (isFree ? freeViewOf : viewOf)(size, planned, one);
   const view = viewFor(shown);
   const { total, sheet, place, lie } = view;
-  const seen: Seen = {
-    width: plan.frame.seenWidth,
-    height: plan.frame.seenHeight,
-    quarterTurns: planned.framing.quarterTurns,
-    mirror: planned.framing.mirror,
-  };
+  const seen: Seen = seenOf(planned);
   const [ownWidth, ownHeight] =
     seen.quarterTurns % 2 === 0 ? [seen.width, seen.height] : [seen.height, seen.width];
 
@@ -142,7 +144,7 @@ export function Stage(props: Props) {
   const offcut = `polygon(evenodd, ${closed(outline)}, ${closed(common(cornersOf(place), outline))})`;
   const isMasked = ticket.fit.kind === 'inside' && ticket.edges.kind !== 'wrap' && (place.width !== sheet.width || place.height !== sheet.height);
   const filled = planned.notices.find(({ code }) => code === 'bleed-filled');
-  const lining = moving || level !== undefined || props.offer !== undefined;
+  const lining = moving || level !== undefined || props.offer !== undefined || props.mark !== undefined || props.known !== undefined;
   return (
     <div className="bench-stage">
       <Ruler axis="x" from={sheet.x} along={sheet.width} inches={plan.edges.sheet.width / plan.markedPpi} unit={ticket.unit} />
@@ -194,6 +196,10 @@ export function Stage(props: Props) {
               />
             )}
             {props.offer && !moving && <FoundLines {...props.offer} lie={lie} seen={seen} />}
+            {props.known && (
+              <LevelLine line={props.known} of="line of known length" lie={lie} onDraw={props.onKnown} onDrawn={props.onKnown} />
+            )}
+            {props.mark && <BlurMark mark={props.mark} lie={lie} onPoint={props.onPoint} />}
             {level && level !== 'to-draw' && (
               <LevelLine line={level} lie={lie} onDraw={props.onLevelDraw} onDrawn={props.onLevelDrawn} />
             )}

@@ -20,6 +20,8 @@ export type BenchCommand =
   | 'border'
   | 'next-print'
   | 'find-level'
+  | 'blur'
+  | 'size'
   | 'corners'
   | 'guide'
   | 'snap'
@@ -47,6 +49,8 @@ export const keyLines: BenchKey[] = [
   { keys: ['E'], does: 'draw a level line; press again to cancel', command: 'level' },
   { keys: ['D'], does: 'find a scan’s border; again to take it, with Shift the next print', command: 'border' },
   { keys: ['F'], does: 'find how far the picture leans; again to take it', command: 'find-level' },
+  { keys: ['P'], does: 'point at an edge: its blur is measured; again to undo that blur', command: 'blur' },
+  { keys: ['Z'], does: 'true size: two points and the length between them, or the scanner’s ppi', command: 'size' },
   { keys: ['T'], does: 'turn the sheet', command: 'turn-sheet' },
   { keys: ['B'], does: 'turn the picture by a quarter, with Shift back', command: 'quarter' },
   { keys: ['M'], does: 'mirror the picture', command: 'mirror' },

@@ -1,11 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import { common, cornersOf, cssTransform, ofOriented, rulerMarks, sheetOnStage, toPicture, toScreen, toSeen, type Lie, type Seen } from './viewTransform';
+import { common, cornersOf, cssTransform, ofOriented, toOriented, rulerMarks, sheetOnStage, toPicture, toScreen, toSeen, type Lie, type Seen } from './viewTransform';
 
 const lie: Lie = { middleX: 400, middleY: 300, scale: 0.2, tiltDegrees: 30, centreX: 3000, centreY: 2000 };
 
 const asItIs: Seen = { width: 6000, height: 4000, quarterTurns: 0, mirror: 'AS_IT_IS' };
 
 describe('a place of the original', () => {
+  it('is found again from where it is seen', () => {
+    for (const quarterTurns of [0, 1, 2, 3]) {
+      for (const mirror of ['AS_IT_IS', 'MIRRORED'] as const) {
+        const seen = { width: 300, height: 400, quarterTurns, mirror };
+        const { x, y } = toOriented(seen, ofOriented(seen, { x: 0.25, y: 0.1 }));
+        expect(x).toBeCloseTo(0.25, 9);
+        expect(y).toBeCloseTo(0.1, 9);
+      }
+    }
+  });
+
   it('is mirrored, then turned clockwise, as the picture is', () => {
     const seen = { width: 300, height: 400, quarterTurns: 1, mirror: 'MIRRORED' as const };
     // A quarter from the left lies a quarter from the right in the mirror; turned, the top is at the right.

@@ -178,6 +178,19 @@ export function ofOriented(seen: Seen, at: { x: number; y: number }): { x: numbe
   return { x: place.x * seen.width, y: place.y * seen.height };
 }
 
+/** The other way round. */
+export function toOriented(seen: Seen, at: Point): Point {
+  let place = { x: at.x / seen.width, y: at.y / seen.height };
+  for (let turn = 0; turn < seen.quarterTurns; turn++) place = { x: place.y, y: 1 - place.x };
+  return seen.mirror === 'MIRRORED' ? { x: 1 - place.x, y: place.y } : place;
+}
+
+/** The picture as a plan sees it. */
+export function seenOf({ plan, framing }: Planned): Seen {
+  const { seenWidth: width, seenHeight: height } = plan.frame;
+  return { width, height, quarterTurns: framing.quarterTurns, mirror: framing.mirror };
+}
+
 /** Which position of the seen picture lies at a place of the stage. */
 export function toPicture(lie: Lie, x: number, y: number): { x: number; y: number } {
   const way = toSeen(lie, x - lie.middleX, y - lie.middleY);

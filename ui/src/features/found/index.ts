@@ -3,4 +3,4 @@ export { InsetField } from './InsetField';
 export { keepInset, keptInset } from './inset';
 export { Offered } from './FoundOutline';
 export { useSeparate } from './useSeparate';
-export { foundQuery, offerLevel, offerScanBorder, type Found, type FoundLevel, type FoundPrint } from './queries';
+export { foundQuery, measureBlur, offerLevel, offerScanBorder, type Found, type FoundBlur, type FoundLevel, type FoundPrint } from './queries';

@@ -48,3 +48,12 @@ export function offerLevel(originalId: string, framing: Framing): Promise<Framin
     }),
   );
 }
+
+export type FoundBlur = Schemas['FoundBlurView'];
+
+/** How far the edge nearest to a place is spread; the place in fractions of the upright original. */
+export function measureBlur(originalId: string, at: { x: number; y: number }): Promise<FoundBlur> {
+  return answer(
+    api.POST('/api/v1/originals/{id}/found/blur', { params: { path: { id: originalId } }, body: at }),
+  );
+}

@@ -13,6 +13,7 @@ function entry(path: string, width: number, height: number, realPpi: number, par
       leftOut: false,
       printedDamaged: false,
       forPieces: true,
+      statedPpi: null,
       title: null,
       creator: null,
       taken: null,

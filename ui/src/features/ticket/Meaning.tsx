@@ -145,9 +145,11 @@ function makingWords(planned: Estimate['pictures']): string {
   if (kept > 0) methods.push(kept === 1 ? '1 keeps its pixels' : `${kept} keep their pixels`);
   const sharpening = planned.find((picture) => picture.sharpening)?.sharpening;
   if (sharpening) {
+    const radius = `${decimals(sharpening.radiusMillimetres, 2)} mm (${decimals(sharpening.radiusPixels, 1)} px)`;
     methods.push(
-      `sharpened by ${decimals(sharpening.amount * 100, 0)} % within ${decimals(sharpening.radiusMillimetres, 2)} mm ` +
-        `(${decimals(sharpening.radiusPixels, 1)} px)`,
+      sharpening.amount === null
+        ? `a blur of ${radius} undone in ${count(sharpening.steps ?? 0, 'step')}`
+        : `sharpened by ${decimals(sharpening.amount * 100, 0)} % within ${radius}`,
     );
   }
   return methods.join(' · ');

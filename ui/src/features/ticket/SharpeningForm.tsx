@@ -2,6 +2,7 @@ import { InputNumber, Radio, Slider, Space } from 'antd';
 import '../../shared/field.css';
 import { LengthInput } from '../../shared/LengthInput';
 import { Choice } from './phrases';
+import { UndoneValues } from './UndoneValues';
 import type { TicketDocument } from './queries';
 import { paperWords } from './words';
 
@@ -23,6 +24,8 @@ export function SharpeningForm({ value, onChange }: Props) {
     if (kind === 'screen') onChange({ kind });
     if (kind === 'exact') onChange({ kind, strength: 30, radius: { value: 0.09, unit: MM }, threshold: 1 });
     if (kind === 'local-contrast') onChange({ kind, strength: 15, radius: { value: 2.5, unit: MM } });
+    if (kind === 'out-of-focus') onChange({ kind, strength: 50, radius: 1, grain: 1 });
+    if (kind === 'moved') onChange({ kind, strength: 50, length: 8, degrees: 0, grain: 1 });
   };
   return (
     <Space orientation="vertical" style={{ width: '100%' }} size={10}>
@@ -40,6 +43,10 @@ export function SharpeningForm({ value, onChange }: Props) {
           {value.kind === 'exact' && <ExactValues value={value} onChange={onChange} />}
           <Radio value="local-contrast">local contrast: for line art and flat shapes</Radio>
           {value.kind === 'local-contrast' && <ExactValues value={value} onChange={onChange} />}
+          <Radio value="out-of-focus">a blur undone: out of focus</Radio>
+          {value.kind === 'out-of-focus' && <UndoneValues value={value} onChange={onChange} />}
+          <Radio value="moved">a blur undone: moved along a straight line</Radio>
+          {value.kind === 'moved' && <UndoneValues value={value} onChange={onChange} />}
         </Space>
       </Radio.Group>
       <p className="quiet">

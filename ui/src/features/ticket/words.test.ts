@@ -29,6 +29,8 @@ describe('a ticket reads as a sentence', () => {
       'PDF pages, JPEG quality 90 inside, with marks',
     );
     expect(sharpeningWords({ kind: 'local-contrast', strength: 15, radius: { value: 2.5, unit: 'MM' } })).toBe('local contrast, strength 15');
+    expect(sharpeningWords({ kind: 'out-of-focus', strength: 50, radius: 1.4, grain: 1 })).toBe('blur of 1.4 px undone');
+    expect(sharpeningWords({ kind: 'moved', strength: 50, length: 8, degrees: 30, grain: 1 })).toBe('movement of 8 px undone');
     expect(brickWords({ kind: 'number', digits: 3, first: 1 })).toBe('001');
     expect(brickWords({ kind: 'number', digits: 3, first: 40 })).toBe('040');
     expect(brickWords({ kind: 'original', replace: { from: 'DSC_', to: 'kite-' } })).toBe('original, “DSC_” → “kite-”');

@@ -200,6 +200,10 @@ export function sharpeningWords(sharpening: TicketDocument['sharpening']): strin
       return `sharpened by hand, strength ${sharpening.strength}`;
     case 'local-contrast':
       return `local contrast, strength ${sharpening.strength}`;
+    case 'out-of-focus':
+      return `blur of ${decimals(sharpening.radius, 1)} px undone`;
+    case 'moved':
+      return `movement of ${decimals(sharpening.length, 1)} px undone`;
     default:
       return never(sharpening);
   }

@@ -65,6 +65,7 @@ public final class Bench {
         beside("PNG, 24 MP to 8 × 10", "png", Reference.PILLOW, 0.7, 0.5);
         beside("603 small pictures, two at a time", "small", Reference.PILLOW, 0.75, 0.6);
         among("sharpened job beside decode and encode alone", "sharpened", "floor", 1.9, 1.6);
+        among("job with a blur undone beside one sharpened", "blur-undone", "sharpened", 12, 8);
         among("sideways original beside an upright one", "sideways", "whole", 1.15, 1.08);
         among("16-bit PNG of 7.2 MP, beside 8-bit", "png16", "png", 3, 2);
         among("2° tilt against none", "tilted", "stage", 2, 1.7);

@@ -48,6 +48,10 @@ import java.util.stream.Stream;
 
 /** Whole pieces, from an original's file to the piece's. */
 final class PieceWorks implements AutoCloseable {
+    /** What the bench page takes when an edge is measured: half strength. */
+    private static final Sharpening UNDOING =
+            new Sharpening.BlurUndone(new Sharpening.Blurred.OutOfFocus(1.5), 50, 0.6);
+
     private final Bed bed;
     private final Pictures pictures;
     private final Formats formats;
@@ -66,6 +70,7 @@ final class PieceWorks implements AutoCloseable {
                 "whole",
                 () -> new Work(20, () -> make(pictures.original(), ticket(new Sharpening.None()), pictures.piece())));
         works.put("sharpened", () -> new Work(20, () -> makeWide(ticket(new Sharpening.ForPaper(PaperKind.LUSTRE)))));
+        works.put("blur-undone", () -> new Work(3, () -> makeWide(ticket(UNDOING))));
         works.put("sets-both", () -> new Work(15, this::printAndScreen));
         works.put("sets-screen", this::screenOfAnOpenedPicture);
         works.put("floor", this::floor);

@@ -34,7 +34,7 @@ final class PlanLimits {
                 "fit",
                 "a picture whose file says its ppi",
                 "none",
-                "Set the number of original pixels per inch on the ticket.");
+                "State the picture's true size on the bench, or set the number of original pixels per inch on the ticket.");
     }
 
     static List<Problem> sizeProblems(PixelSize sheet, Bands bands, Ticket ticket) {

@@ -86,7 +86,8 @@ public final class Planner {
         problems.addAll(edges.problems(layout.picture()));
         PixelRect shown = shown(layout, edges.bands());
         problems.addAll(MarkRule.problems(ticket, words.mark(), shown));
-        SharpeningRule.problem(ticket.sharpening(), ticket.ppi()).ifPresent(problems::add);
+        SharpeningRule.problem(ticket.sharpening(), ticket.ppi(), new BlurRule.Lie(layout.scale(), framing))
+                .ifPresent(problems::add);
         ProductCheck.problem(ticket, ticket.ppi().toPpi() * layout.scale()).ifPresent(problems::add);
         if (!problems.isEmpty()) {
             return new Planning.Refused(problems);
@@ -164,7 +165,8 @@ public final class Planner {
                 bare > 0 ? cornersFill(ticket, framing) : Corners.COVERED,
                 MethodRule.resolve(
                         ticket.resampling(), window, seen.size(), facts.colour().model()),
-                SharpeningRule.settings(ticket.sharpening(), ticket.ppi(), ticket.viewing()),
+                SharpeningRule.settings(
+                        ticket.sharpening(), ticket.ppi(), ticket.viewing(), new BlurRule.Lie(scale, framing)),
                 colour,
                 ticket.fit().paper(),
                 ticket.ppi(),

@@ -9,9 +9,7 @@ import embrick.core.pixels.PixelRect;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
-import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.units.PixelSize;
-import java.util.Optional;
 
 /**
  * A plan scaled down for the screen: the whole sheet, or its size on paper, on fewer pixels than the file will have. It is
@@ -61,7 +59,7 @@ public final class ReducedPlan {
                         plan.marking().map(marking -> marking.reduced(reduction)),
                         picture,
                         window)
-                .withSharpening(sharpening(plan, reduction));
+                .withSharpening(plan.sharpening().flatMap(sharpening -> sharpening.reduced(reduction)));
         return reduction < WIDE ? reduced : reduced.withResampling(Resampling.by(Method.AREA));
     }
 
@@ -119,14 +117,6 @@ public final class ReducedPlan {
                                 mark.y2() / reduction,
                                 Math.max(0.6, mark.width() / reduction)))
                         .toList());
-    }
-
-    /** Sharpening that is too narrow for the reduced pixels has nothing left to do there. */
-    private static Optional<SharpeningSettings> sharpening(Plan plan, double reduction) {
-        return plan.sharpening()
-                .filter(sharpening -> sharpening.sigmaPixels() / reduction >= SharpeningSettings.LEAST_SIGMA)
-                .map(sharpening -> new SharpeningSettings(
-                        sharpening.amount(), sharpening.sigmaPixels() / reduction, sharpening.threshold()));
     }
 
     private static int pixels(int length, double reduction) {

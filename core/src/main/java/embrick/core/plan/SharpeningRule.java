@@ -2,6 +2,7 @@ package embrick.core.plan;
 
 import embrick.core.problem.Problem;
 import embrick.core.sharpen.SharpeningSettings;
+import embrick.core.sharpen.UnsharpMasking;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.ViewingDistance;
@@ -43,7 +44,8 @@ public final class SharpeningRule {
 
     private SharpeningRule() {}
 
-    static Optional<SharpeningSettings> settings(Sharpening sharpening, Resolution ppi, ViewingDistance viewing) {
+    static Optional<SharpeningSettings> settings(
+            Sharpening sharpening, Resolution ppi, ViewingDistance viewing, BlurRule.Lie lie) {
         return switch (sharpening) {
             case Sharpening.None _ -> Optional.empty();
             case Sharpening.ForPaper paper ->
@@ -51,6 +53,7 @@ public final class SharpeningRule {
             case Sharpening.ForScreen _ -> settings(SCREEN_STRENGTH, LEAST_PIXELS, THRESHOLD_PERCENT);
             case Sharpening.Exact edges -> settings(edges.strength(), pixels(edges.radius(), ppi), edges.threshold());
             case Sharpening.LocalContrast wide -> settings(wide.strength(), pixels(wide.radius(), ppi), 0);
+            case Sharpening.BlurUndone undone -> BlurRule.settings(undone, lie);
         };
     }
 
@@ -58,21 +61,22 @@ public final class SharpeningRule {
     private static Optional<SharpeningSettings> settings(int strength, double sigmaPixels, double thresholdPercent) {
         return strength == 0
                 ? Optional.empty()
-                : Optional.of(new SharpeningSettings(strength / STRENGTH_OF_ONE, sigmaPixels, thresholdPercent / 100));
+                : Optional.of(new UnsharpMasking(strength / STRENGTH_OF_ONE, sigmaPixels, thresholdPercent / 100));
     }
 
-    /** A radius that cannot be made at this ppi. */
-    static Optional<Problem> problem(Sharpening sharpening, Resolution ppi) {
-        Length radius = switch (sharpening) {
-            case Sharpening.Exact edges -> edges.radius();
-            case Sharpening.LocalContrast wide -> wide.radius();
-            case Sharpening.None _, Sharpening.ForPaper _, Sharpening.ForScreen _ -> null;
+    /** A radius that cannot be made at this ppi, or a blur too wide to be undone. */
+    static Optional<Problem> problem(Sharpening sharpening, Resolution ppi, BlurRule.Lie lie) {
+        return switch (sharpening) {
+            case Sharpening.None _, Sharpening.ForPaper _, Sharpening.ForScreen _ -> Optional.empty();
+            case Sharpening.Exact edges -> problem(edges.radius(), ppi);
+            case Sharpening.LocalContrast wide -> problem(wide.radius(), ppi);
+            case Sharpening.BlurUndone undone -> BlurRule.problem(undone, lie.scale());
         };
-        if (radius == null) {
-            return Optional.empty();
-        }
+    }
+
+    private static Optional<Problem> problem(Length radius, Resolution ppi) {
         double pixels = pixels(radius, ppi);
-        if (pixels >= SharpeningSettings.LEAST_SIGMA && pixels <= SharpeningSettings.MOST_SIGMA) {
+        if (pixels >= UnsharpMasking.LEAST_SIGMA && pixels <= UnsharpMasking.MOST_SIGMA) {
             return Optional.empty();
         }
         return Optional.of(Problem.of(
@@ -81,8 +85,8 @@ public final class SharpeningRule {
                 String.format(
                         Locale.ROOT,
                         "a radius of %.2f to %.0f mm at this ppi",
-                        SharpeningSettings.LEAST_SIGMA / ppi.toPpi() * 25.4,
-                        SharpeningSettings.MOST_SIGMA / ppi.toPpi() * 25.4),
+                        UnsharpMasking.LEAST_SIGMA / ppi.toPpi() * 25.4,
+                        UnsharpMasking.MOST_SIGMA / ppi.toPpi() * 25.4),
                 radius.toString(),
                 "Choose another radius, or another ppi."));
     }

@@ -6,7 +6,7 @@ import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
-import embrick.core.sharpen.UnsharpMask;
+import embrick.core.sharpen.Sharpened;
 import embrick.core.units.PixelSize;
 import java.util.Optional;
 
@@ -20,7 +20,7 @@ final class InsideEdges implements PixelSource {
     private final PixelSize size;
     private final PixelRect place;
     private final PixelSource picture;
-    private final Optional<UnsharpMask> sharpening;
+    private final Optional<Sharpened> sharpening;
     private final float[] paper;
     private final int channels;
     private float[] pixels = new float[0];
@@ -47,7 +47,7 @@ final class InsideEdges implements PixelSource {
         return size;
     }
 
-    Optional<UnsharpMask> sharpening() {
+    Optional<Sharpened> sharpening() {
         return sharpening;
     }
 

@@ -17,7 +17,7 @@ import embrick.core.pixels.Raster;
 import embrick.core.pixels.Strip;
 import embrick.core.plan.Plan;
 import embrick.core.sharpen.Halo;
-import embrick.core.sharpen.UnsharpMask;
+import embrick.core.sharpen.Sharpened;
 import embrick.core.ticket.Rounding;
 import embrick.core.units.PixelSize;
 import java.util.List;
@@ -66,7 +66,7 @@ public final class Print implements PixelRows {
     }
 
     private static final class Shared {
-        private final List<UnsharpMask> sharpened = new CopyOnWriteArrayList<>();
+        private final List<Sharpened> sharpened = new CopyOnWriteArrayList<>();
         private float[] rimMean;
         private MarkedStamps stamps;
 
@@ -92,8 +92,7 @@ public final class Print implements PixelRows {
 
     @Override
     public int rowsMadeAnew() {
-        return RESAMPLED_ANEW
-                + ground.sharpening().map(UnsharpMask::rowsMadeAnew).orElse(0);
+        return RESAMPLED_ANEW + ground.sharpening().map(Sharpened::rowsMadeAnew).orElse(0);
     }
 
     private float[] colour(PaperColour colour) {
@@ -174,7 +173,7 @@ public final class Print implements PixelRows {
      * where nothing is sharpened.
      */
     public Optional<Halo> halo() {
-        return shared.sharpened.isEmpty() ? Optional.empty() : Optional.of(UnsharpMask.halo(shared.sharpened));
+        return shared.sharpened.isEmpty() ? Optional.empty() : Optional.of(Sharpened.halo(shared.sharpened));
     }
 
     @Override

@@ -12,7 +12,7 @@ import embrick.core.plan.Plan;
 import embrick.core.resample.Resampler;
 import embrick.core.resample.Resampler.LastChannel;
 import embrick.core.resample.Resampling;
-import embrick.core.sharpen.UnsharpMask;
+import embrick.core.sharpen.Sharpened;
 import embrick.core.source.SourceFacts.Alpha;
 import java.util.Optional;
 
@@ -21,7 +21,7 @@ import java.util.Optional;
  *
  * @param last gives finished pixels of the picture in the output's profile, paper laid under see-through parts
  */
-record Stages(PixelSource last, Optional<UnsharpMask> sharpening) {
+record Stages(PixelSource last, Optional<Sharpened> sharpening) {
     static Stages of(Plan plan, Raster original, float[] paper, Transforms transforms) {
         return new Joining(plan, original, paper, transforms).join();
     }
@@ -52,7 +52,7 @@ record Stages(PixelSource last, Optional<UnsharpMask> sharpening) {
             boolean sharpensLast = (seeThrough && !toInks) || plan.source().model() == ColourModel.CMYK;
             if (plan.sharpening().isEmpty() || sharpensLast) {
                 PixelSource source = converted(resampled(Encoded.Beyond.CLIPPED));
-                Optional<UnsharpMask> sharpening = plan.sharpening()
+                Optional<Sharpened> sharpening = plan.sharpening()
                         .map(_ -> sharpening(source, path.to().model().channels(), path.to()));
                 return new Stages(sharpening.isPresent() ? sharpening.get() : source, sharpening);
             }
@@ -60,7 +60,7 @@ record Stages(PixelSource last, Optional<UnsharpMask> sharpening) {
         }
 
         private Stages sharpenedFirst() {
-            UnsharpMask sharpening = sharpening(resampled(Encoded.Beyond.KEPT), channels, path.from());
+            Sharpened sharpening = sharpening(resampled(Encoded.Beyond.KEPT), channels, path.from());
             return new Stages(converted(sharpening), Optional.of(sharpening));
         }
 
@@ -68,7 +68,7 @@ record Stages(PixelSource last, Optional<UnsharpMask> sharpening) {
             float[] paperThere = Colours.in(path.from(), plan.paper(), transforms);
             PixelSource onPaper =
                     new OnPaper(resampled(Encoded.Beyond.CLIPPED), channels, Optional.empty(), paperThere);
-            UnsharpMask sharpening = sharpening(onPaper, channels - 1, path.from());
+            Sharpened sharpening = sharpening(onPaper, channels - 1, path.from());
             PixelSource source =
                     new SharpenedUnderAlpha(resampled(Encoded.Beyond.CLIPPED), channels, sharpening, paperThere);
             return new Stages(converted(source), Optional.of(sharpening));
@@ -87,8 +87,8 @@ record Stages(PixelSource last, Optional<UnsharpMask> sharpening) {
                     : source;
         }
 
-        private UnsharpMask sharpening(PixelSource source, int colours, ProfileRef of) {
-            return new UnsharpMask(
+        private Sharpened sharpening(PixelSource source, int colours, ProfileRef of) {
+            return new Sharpened(
                     plan.sharpening().orElseThrow(), plan.window().output(), colours, transforms.encoding(of), source);
         }
 

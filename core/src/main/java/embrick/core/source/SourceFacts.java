@@ -55,6 +55,12 @@ public record SourceFacts(
         return ppi.map(MarkedPpi::across);
     }
 
+    /** With a ppi that somebody stated, whatever the file is marked with. */
+    public SourceFacts withPpi(Resolution stated) {
+        return new SourceFacts(
+                kind, stored, orientation, Optional.of(new MarkedPpi(stated, stated)), colour, pages, title, fileBytes);
+    }
+
     /** Pixels as the picture is seen. */
     public PixelSize seen() {
         return orientation.seenSize(stored);

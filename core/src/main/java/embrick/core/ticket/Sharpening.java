@@ -49,6 +49,56 @@ public sealed interface Sharpening {
         }
     }
 
+    /**
+     * A known blur taken back.
+     *
+     * @param blurred how points were spread, in the original's own pixels
+     * @param strength 1 to 100: how many steps are taken towards the sharp picture
+     * @param grain in per cent of the range from black to white, 0 to 5: detail that is no stronger is left alone
+     */
+    record BlurUndone(Blurred blurred, int strength, double grain) implements Sharpening {
+        public BlurUndone {
+            Objects.requireNonNull(blurred);
+            if (strength < 1 || strength > 100) {
+                throw new IllegalArgumentException("strength: expected 1 to 100, got " + strength);
+            }
+            Blurred.require("grain", grain, 0, 5);
+        }
+    }
+
+    /** How the original's points were spread, in its own pixels. */
+    sealed interface Blurred {
+        /**
+         * Out of focus, nearly as a Gaussian.
+         *
+         * @param radius its σ in pixels, 0.3 to 10
+         */
+        record OutOfFocus(double radius) implements Blurred {
+            public OutOfFocus {
+                require("radius", radius, 0.3, 10);
+            }
+        }
+
+        /**
+         * Along a straight line.
+         *
+         * @param length in pixels, 1 to 60
+         * @param degrees clockwise from the right, −180 to 180, in the picture upright as its file says
+         */
+        record Moved(double length, double degrees) implements Blurred {
+            public Moved {
+                require("length", length, 1, 60);
+                require("degrees", degrees, -180, 180);
+            }
+        }
+
+        static void require(String name, double value, double low, double high) {
+            if (!(value >= low && value <= high)) {
+                throw new IllegalArgumentException(name + ": expected " + low + " to " + high + ", got " + value);
+            }
+        }
+    }
+
     Length LEAST_RADIUS = Length.parse("0.02 mm", LengthUnit.MM);
     Length MOST_RADIUS = Length.parse("3 mm", LengthUnit.MM);
     Length MOST_LOCAL_RADIUS = Length.parse("20 mm", LengthUnit.MM);

@@ -4,9 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.colour.Encoding;
+import embrick.core.framing.Framing;
 import embrick.core.pixels.PixelRect;
 import embrick.core.sharpen.Halo;
-import embrick.core.sharpen.SharpeningSettings;
+import embrick.core.sharpen.UnsharpMasking;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Sharpening;
 import embrick.core.ticket.ViewingDistance;
@@ -15,15 +16,22 @@ import embrick.core.units.LengthUnit;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import java.util.Arrays;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 class SharpeningRuleTest {
-    private static SharpeningSettings forPaper(PaperKind paper, int ppi, ViewingDistance viewing) {
-        return SharpeningRule.settings(new Sharpening.ForPaper(paper), Resolution.perInch(ppi), viewing)
-                .orElseThrow();
+    private static final BlurRule.Lie AS_IT_IS = new BlurRule.Lie(1, Framing.centred());
+
+    private static UnsharpMasking forPaper(PaperKind paper, int ppi, ViewingDistance viewing) {
+        return masking(new Sharpening.ForPaper(paper), ppi, viewing).orElseThrow();
+    }
+
+    private static Optional<UnsharpMasking> masking(Sharpening sharpening, int ppi, ViewingDistance viewing) {
+        return SharpeningRule.settings(sharpening, Resolution.perInch(ppi), viewing, AS_IT_IS)
+                .map(UnsharpMasking.class::cast);
     }
 
     /** An arc minute is 0.29089 mm at 1 m; worked out by hand from it. */
@@ -37,7 +45,7 @@ class SharpeningRuleTest {
         "LUSTRE, 100, HAND, 0.5, 0.600"
     })
     void radiusFollowsEyePaperAndPpi(PaperKind paper, int ppi, ViewingDistance viewing, double amount, double sigma) {
-        SharpeningSettings settings = forPaper(paper, ppi, viewing);
+        UnsharpMasking settings = forPaper(paper, ppi, viewing);
         assertThat(settings.amount()).isEqualTo(amount);
         assertThat(settings.sigmaPixels()).isCloseTo(sigma, within(0.001));
         assertThat(settings.threshold()).isEqualTo(0.01);
@@ -46,8 +54,7 @@ class SharpeningRuleTest {
     @Test
     void forAScreenThePpiMeansNothing() {
         for (int ppi : new int[] {72, 300, 600}) {
-            SharpeningSettings settings = SharpeningRule.settings(
-                            new Sharpening.ForScreen(), Resolution.perInch(ppi), ViewingDistance.WALL)
+            UnsharpMasking settings = masking(new Sharpening.ForScreen(), ppi, ViewingDistance.WALL)
                     .orElseThrow();
             assertThat(settings.sigmaPixels()).isEqualTo(0.6);
             assertThat(haloOfAStep(settings).isNoticed()).isFalse();
@@ -69,14 +76,13 @@ class SharpeningRuleTest {
         }
     }
 
-    private static Halo haloOfAStep(SharpeningSettings settings) {
+    private static Halo haloOfAStep(UnsharpMasking settings) {
         PixelSize size = new PixelSize(512, 32);
-        var sharpening =
-                new embrick.core.sharpen.UnsharpMask(settings, size, 1, Encoding.srgb(), (region, into, at) -> {
-                    for (int i = 0; i < region.width() * region.height(); i++) {
-                        into[at + i] = region.x() + i % region.width() < 256 ? 0.3f : 0.7f;
-                    }
-                });
+        var sharpening = new embrick.core.sharpen.Sharpened(settings, size, 1, Encoding.srgb(), (region, into, at) -> {
+            for (int i = 0; i < region.width() * region.height(); i++) {
+                into[at + i] = region.x() + i % region.width() < 256 ? 0.3f : 0.7f;
+            }
+        });
         sharpening.render(PixelRect.whole(size), new float[512 * 32], 0);
         return sharpening.halo();
     }
@@ -84,8 +90,7 @@ class SharpeningRuleTest {
     @Test
     void exactValuesAreTakenAsTheyAre() {
         Sharpening byHand = new Sharpening.Exact(30, Length.parse("0.127 mm", LengthUnit.MM), 2);
-        SharpeningSettings settings = SharpeningRule.settings(byHand, Resolution.perInch(300), ViewingDistance.BANNER)
-                .orElseThrow();
+        UnsharpMasking settings = masking(byHand, 300, ViewingDistance.BANNER).orElseThrow();
         // 0.127 mm is 1/200 in.
         assertThat(settings.sigmaPixels()).isCloseTo(1.5, within(1e-6));
         assertThat(settings.amount()).isEqualTo(0.6);
@@ -97,17 +102,17 @@ class SharpeningRuleTest {
         Length radius = Length.parse("0.1 mm", LengthUnit.MM);
         for (Sharpening none : Arrays.asList(
                 new Sharpening.None(), new Sharpening.Exact(0, radius, 1), new Sharpening.LocalContrast(0, radius))) {
-            assertThat(SharpeningRule.settings(none, Resolution.perInch(300), ViewingDistance.HAND))
-                    .isEmpty();
+            assertThat(masking(none, 300, ViewingDistance.HAND)).isEmpty();
         }
     }
 
     @Test
     void aRadiusUnderAThirdOfAPixelIsAProblemWithARemedy() {
         Sharpening fine = new Sharpening.Exact(30, Length.parse("0.02 mm", LengthUnit.MM), 1);
-        assertThat(SharpeningRule.problem(fine, Resolution.perInch(300)))
+        assertThat(SharpeningRule.problem(fine, Resolution.perInch(300), AS_IT_IS))
                 .get()
                 .satisfies(problem -> assertThat(problem.remedy()).contains("another radius"));
-        assertThat(SharpeningRule.problem(fine, Resolution.perInch(720))).isEmpty();
+        assertThat(SharpeningRule.problem(fine, Resolution.perInch(720), AS_IT_IS))
+                .isEmpty();
     }
 }

@@ -23,17 +23,17 @@ class UnsharpMaskTest {
         };
     }
 
-    private static UnsharpMask sharpening(
+    private static Sharpened sharpening(
             double amount, double sigma, double threshold, float[] pixels, PixelSize size, int channels) {
-        return new UnsharpMask(
-                new SharpeningSettings(amount, sigma, threshold),
+        return new Sharpened(
+                new UnsharpMasking(amount, sigma, threshold),
                 size,
                 channels,
                 Encoding.srgb(),
                 source(pixels, size, channels));
     }
 
-    private static float[] whole(UnsharpMask sharpening, PixelSize size, int channels) {
+    private static float[] whole(Sharpened sharpening, PixelSize size, int channels) {
         float[] into = new float[(int) size.pixels() * channels];
         sharpening.render(PixelRect.whole(size), into, 0);
         return into;
@@ -67,7 +67,7 @@ class UnsharpMaskTest {
     @CsvSource({"0.6, 1.0", "1, 2.0", "2, 0.7", "0.4, 5"})
     void theOvershootOfAStepIsWhatItsArithmeticSays(double amount, double sigma) {
         PixelSize size = new PixelSize(128, 64);
-        UnsharpMask sharpening = sharpening(amount, sigma, 0, step(size, 0.4f, 0.5f), size, 1);
+        Sharpened sharpening = sharpening(amount, sigma, 0, step(size, 0.4f, 0.5f), size, 1);
         float[] sharpened = whole(sharpening, size, 1);
         int middle = 32 * 128 + 64;
         // The blur is cut off at 3.5 σ: 0.05 % of its weight.
@@ -132,7 +132,7 @@ class UnsharpMaskTest {
         for (int i = 0; i < plane.length; i++) {
             plane[i] = i / width < 60 == i % width < 50 ? 0.9f : random.nextFloat() * 0.2f;
         }
-        Blur blur = new Blur(sigma, width, height);
+        GaussianBlur blur = new GaussianBlur(sigma, width, height);
         blur.from(0, width, 0, height);
         for (int y = 0; y < height; y++) {
             blur.feed(plane, y * width);
@@ -141,7 +141,7 @@ class UnsharpMaskTest {
         // Blocks are cut by the rim, which a wide blur feels: inside, straight lines between blocks cost up to 0.5 % of
         // a
         // contrast of 0.9.
-        int margin = sigma < Blur.WIDE_FROM ? 0 : 20;
+        int margin = sigma < GaussianBlur.WIDE_FROM ? 0 : 20;
         for (int y = margin; y < height - margin; y += 13) {
             blur.row(y, 0, width, row);
             for (int x = margin; x < width - margin; x += 7) {

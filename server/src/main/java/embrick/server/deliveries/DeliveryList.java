@@ -2,7 +2,9 @@ package embrick.server.deliveries;
 
 import embrick.core.colour.ProfileRef;
 import embrick.core.plan.Plan;
+import embrick.core.sharpen.Deconvolution;
 import embrick.core.sharpen.SharpeningSettings;
+import embrick.core.sharpen.UnsharpMasking;
 import embrick.core.source.SourceFacts.Pages;
 import embrick.server.deliveries.DeliveryController.DeliveredOrder;
 import embrick.server.deliveries.DeliveryController.DeliveredPiece;
@@ -163,12 +165,30 @@ class DeliveryList {
     }
 
     private static String words(SharpeningSettings sharpening) {
-        return String.format(
-                Locale.ROOT,
-                "amount %.2f, sigma %.2f px, threshold %.3f",
-                sharpening.amount(),
-                sharpening.sigmaPixels(),
-                sharpening.threshold());
+        return switch (sharpening) {
+            case UnsharpMasking masking ->
+                String.format(
+                        Locale.ROOT,
+                        "amount %.2f, sigma %.2f px, threshold %.3f",
+                        masking.amount(),
+                        masking.sigmaPixels(),
+                        masking.threshold());
+            case Deconvolution(Deconvolution.Spread.Gaussian spread, int steps, double threshold) ->
+                String.format(
+                        Locale.ROOT,
+                        "blur undone: sigma %.2f px, %d steps, threshold %.3f",
+                        spread.sigmaPixels(),
+                        steps,
+                        threshold);
+            case Deconvolution(Deconvolution.Spread.Line line, int steps, double threshold) ->
+                String.format(
+                        Locale.ROOT,
+                        "movement undone: %.1f px at %.0f degrees, %d steps, threshold %.3f",
+                        line.lengthPixels(),
+                        line.degrees(),
+                        steps,
+                        threshold);
+        };
     }
 
     private static String word(Object value) {

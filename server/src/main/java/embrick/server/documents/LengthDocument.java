@@ -8,7 +8,7 @@ import java.math.BigDecimal;
 /** A length as value and unit. */
 public record LengthDocument(
         @NotNull BigDecimal value, @NotNull LengthUnit unit) {
-    Length toLength() {
+    public Length toLength() {
         return Length.of(value, unit);
     }
 }

@@ -9,6 +9,9 @@ import embrick.core.edge.BandFill;
 import embrick.core.edge.Rim;
 import embrick.core.edge.Stamp;
 import embrick.core.plan.Plan;
+import embrick.core.sharpen.Deconvolution;
+import embrick.core.sharpen.SharpeningSettings;
+import embrick.core.sharpen.UnsharpMasking;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
 import java.util.List;
@@ -79,9 +82,26 @@ public class StoredJson {
     })
     private interface ProfileKinds {}
 
+    /** Plans had only the first of these, and did not say so. */
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind", defaultImpl = UnsharpMasking.class)
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = UnsharpMasking.class, name = "unsharp-masking"),
+        @JsonSubTypes.Type(value = Deconvolution.class, name = "deconvolution")
+    })
+    private interface SharpeningKinds {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Deconvolution.Spread.Gaussian.class, name = "gaussian"),
+        @JsonSubTypes.Type(value = Deconvolution.Spread.Line.class, name = "line")
+    })
+    private interface SpreadKinds {}
+
     private static final String VERSION = "schemaVersion";
     /** Plans before this version did not say theirs: it is told by their parts. */
-    private static final int PLAN_VERSION = 7;
+    private static final int PLAN_VERSION = 8;
+    /** From this version on all parts stand as they do now, but for kinds that came later. */
+    private static final int PLAN_AS_NOW = 7;
 
     private static final int UNSAID = 0;
 
@@ -96,6 +116,8 @@ public class StoredJson {
             .addMixIn(BandFill.class, FillKinds.class)
             .addMixIn(Rim.class, RimKinds.class)
             .addMixIn(Stamp.class, StampKinds.class)
+            .addMixIn(SharpeningSettings.class, SharpeningKinds.class)
+            .addMixIn(Deconvolution.Spread.class, SpreadKinds.class)
             .addMixIn(ProfileRef.class, ProfileKinds.class)
             // Questions such as isWide() follow from the parts and are not stored.
             .changeDefaultVisibility(checker -> checker.withVisibility(PropertyAccessor.IS_GETTER, Visibility.NONE))
@@ -162,7 +184,7 @@ public class StoredJson {
             throw new IllegalStateException("plan: expected version " + PLAN_VERSION + " or earlier, got " + version);
         }
         object.remove(VERSION);
-        return mapper.treeToValue(version == PLAN_VERSION ? object : Upcasts.plan(object), Plan.class);
+        return mapper.treeToValue(version >= PLAN_AS_NOW ? object : Upcasts.plan(object), Plan.class);
     }
 
     /** Facts never change once they are stored, and a pile of thousands is listed again and again. */

@@ -230,7 +230,9 @@ public record TicketDocument(
         @JsonSubTypes.Type(value = SharpeningDocument.PaperSharpening.class, name = "paper"),
         @JsonSubTypes.Type(value = SharpeningDocument.ScreenSharpening.class, name = "screen"),
         @JsonSubTypes.Type(value = SharpeningDocument.ExactSharpening.class, name = "exact"),
-        @JsonSubTypes.Type(value = SharpeningDocument.LocalContrast.class, name = "local-contrast")
+        @JsonSubTypes.Type(value = SharpeningDocument.LocalContrast.class, name = "local-contrast"),
+        @JsonSubTypes.Type(value = SharpeningDocument.OutOfFocus.class, name = "out-of-focus"),
+        @JsonSubTypes.Type(value = SharpeningDocument.Moved.class, name = "moved")
     })
     @Schema(
             oneOf = {
@@ -238,7 +240,9 @@ public record TicketDocument(
                 SharpeningDocument.PaperSharpening.class,
                 SharpeningDocument.ScreenSharpening.class,
                 SharpeningDocument.ExactSharpening.class,
-                SharpeningDocument.LocalContrast.class
+                SharpeningDocument.LocalContrast.class,
+                SharpeningDocument.OutOfFocus.class,
+                SharpeningDocument.Moved.class
             })
     public sealed interface SharpeningDocument {
         record NoSharpening() implements SharpeningDocument {}
@@ -252,6 +256,12 @@ public record TicketDocument(
                 implements SharpeningDocument {}
 
         record LocalContrast(int strength, @NotNull @Valid LengthDocument radius) implements SharpeningDocument {}
+
+        /** A blur undone: out of focus by a radius in the original's pixels; detail no stronger than the grain is left. */
+        record OutOfFocus(int strength, double radius, double grain) implements SharpeningDocument {}
+
+        /** A movement undone: so many of the original's pixels long, in degrees clockwise from the right. */
+        record Moved(int strength, double length, double degrees, double grain) implements SharpeningDocument {}
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -223,6 +223,11 @@ public final class TicketDocuments {
                 new Sharpening.Exact(edges.strength(), edges.radius().toLength(), edges.threshold());
             case SharpeningDocument.LocalContrast wide ->
                 new Sharpening.LocalContrast(wide.strength(), wide.radius().toLength());
+            case SharpeningDocument.OutOfFocus out ->
+                new Sharpening.BlurUndone(new Sharpening.Blurred.OutOfFocus(out.radius()), out.strength(), out.grain());
+            case SharpeningDocument.Moved moved ->
+                new Sharpening.BlurUndone(
+                        new Sharpening.Blurred.Moved(moved.length(), moved.degrees()), moved.strength(), moved.grain());
         };
     }
 

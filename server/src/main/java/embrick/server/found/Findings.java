@@ -71,7 +71,7 @@ class Findings {
         return PictureProblems.naming(original, () -> smallPictures.pixels(original.digest(), facts, EDGE, asker));
     }
 
-    private SourceFacts facts(Original original) {
+    SourceFacts facts(Original original) {
         return views.facts(original)
                 .orElseThrow(() -> ProblemException.invalid(
                         "no-picture",

@@ -1,6 +1,7 @@
 package embrick.server.found;
 
 import embrick.core.found.Confidence;
+import embrick.core.found.blur.EdgeSpread;
 import embrick.core.found.level.LevelFinder.Level;
 import embrick.core.found.scan.FoundPrint;
 import embrick.core.found.scan.FoundPrint.Doubt;
@@ -42,6 +43,17 @@ final class FoundWords {
             case NO_RECTANGLE -> "Not sure: what lies on the bed has no four straight sides.";
             case LAID_OUT -> "The pictures are laid out square to one another, as on a page: they are left alone.";
         };
+    }
+
+    static String of(EdgeSpread.Found edge) {
+        return edge.isSharp()
+                ? "This edge is sharp: there is no blur to undo."
+                : String.format(
+                        Locale.ROOT,
+                        "%s: this edge is spread by %.1f px more than one in focus; the grain round it is %.1f %%.",
+                        of(edge.confidence()),
+                        edge.radius(),
+                        100 * edge.grain());
     }
 
     static String of(FoundPrint print) {

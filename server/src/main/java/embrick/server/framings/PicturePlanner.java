@@ -72,7 +72,7 @@ public class PicturePlanner {
                         ordered.inOrder().indexOf(original.id()) + 1)))
                 .map(words::measured);
         return Planner.plan(
-                profiles.known(facts, original.profileDigest(), ordered.assumed()),
+                profiles.known(original.withStatedPpi(facts), original.profileDigest(), ordered.assumed()),
                 ordered.ticket(),
                 framing,
                 new MeasuredWords(

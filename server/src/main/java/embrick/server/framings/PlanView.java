@@ -14,7 +14,9 @@ import embrick.core.problem.Problem;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
+import embrick.core.sharpen.Deconvolution;
 import embrick.core.sharpen.SharpeningSettings;
+import embrick.core.sharpen.UnsharpMasking;
 import embrick.core.ticket.Ticket;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
@@ -124,15 +126,25 @@ public record PlanView(
         }
     }
 
-    /** @param amount how much of the difference to the blurred picture is added; 1 is all of it */
+    /**
+     * @param amount how much of the difference to the blurred picture is added; 1 is all of it; null where a blur is undone
+     * @param steps that are taken to undo a blur; null where edges are drawn up
+     */
     public record SharpeningView(
-            double amount, double radiusPixels, double radiusMillimetres, double thresholdPercent) {
+            @Schema(nullable = true) Double amount,
+            @Schema(nullable = true) Integer steps,
+            double radiusPixels,
+            double radiusMillimetres,
+            double thresholdPercent) {
         static SharpeningView of(SharpeningSettings sharpening, Plan plan) {
-            return new SharpeningView(
-                    sharpening.amount(),
-                    sharpening.sigmaPixels(),
-                    sharpening.sigmaPixels() / plan.marked().toPpi() * 25.4,
-                    sharpening.threshold() * 100);
+            double radius = sharpening.sigmaPixels();
+            double millimetres = radius / plan.marked().toPpi() * 25.4;
+            return switch (sharpening) {
+                case UnsharpMasking masking ->
+                    new SharpeningView(masking.amount(), null, radius, millimetres, masking.threshold() * 100);
+                case Deconvolution undone ->
+                    new SharpeningView(null, undone.steps(), radius, millimetres, undone.threshold() * 100);
+            };
         }
     }
 

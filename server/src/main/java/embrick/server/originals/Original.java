@@ -1,6 +1,8 @@
 package embrick.server.originals;
 
 import embrick.core.problem.Problem;
+import embrick.core.source.SourceFacts;
+import embrick.core.units.Resolution;
 import jakarta.persistence.Column;
 import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
@@ -9,6 +11,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -69,6 +72,8 @@ public class Original {
 
     @Column(columnDefinition = "text")
     private String profileDigest;
+
+    private BigDecimal statedPpi;
 
     private UUID derivedFrom;
 
@@ -162,6 +167,20 @@ public class Original {
     /** The profile that somebody said. */
     public Optional<String> profileDigest() {
         return Optional.ofNullable(profileDigest);
+    }
+
+    /** States the ppi that gives the picture its true size; empty for what its file says. */
+    void statePpi(Optional<BigDecimal> ppi) {
+        this.statedPpi = ppi.orElse(null);
+    }
+
+    public Optional<BigDecimal> statedPpi() {
+        return Optional.ofNullable(statedPpi).map(BigDecimal::stripTrailingZeros);
+    }
+
+    /** What was read off its file, with the ppi that somebody stated. */
+    public SourceFacts withStatedPpi(SourceFacts read) {
+        return statedPpi().map(Resolution::perInch).map(read::withPpi).orElse(read);
     }
 
     public UUID id() {

@@ -12,6 +12,7 @@ import embrick.core.source.SourceFacts.ProfileOrigin;
 import embrick.core.source.SourceFacts.SourceProfile;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.UUID;
 
@@ -32,6 +33,10 @@ public record OriginalView(
         boolean leftOut,
         boolean printedDamaged,
         boolean forPieces,
+
+        @Schema(description = "The ppi that somebody stated, where the file says none or a wrong one", nullable = true)
+        BigDecimal statedPpi,
+
         @Schema(nullable = true) DamageView damage,
         @Schema(nullable = true) FactsView facts,
 

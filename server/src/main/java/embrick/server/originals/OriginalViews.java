@@ -31,6 +31,7 @@ public class OriginalViews {
     public Optional<SourceFacts> facts(Original original) {
         return original.facts()
                 .map(json::facts)
+                .map(original::withStatedPpi)
                 .map(found -> profiles.known(found, original.profileDigest(), profiles.assumed(original.jobId())));
     }
 
@@ -49,9 +50,11 @@ public class OriginalViews {
                 original.isLeftOut(),
                 original.isPrintedDamaged(),
                 original.isForPieces(),
+                original.statedPpi().orElse(null),
                 damage(original),
                 original.facts()
                         .map(json::facts)
+                        .map(original::withStatedPpi)
                         .map(facts -> profiles.known(facts, original.profileDigest(), assumed))
                         .map(OriginalView.FactsView::of)
                         .orElse(null),

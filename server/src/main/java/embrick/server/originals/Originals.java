@@ -3,6 +3,7 @@ package embrick.server.originals;
 import embrick.server.documents.StoredJson;
 import embrick.server.problems.ProblemException;
 import embrick.server.profiles.PictureProfiles;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -80,5 +81,13 @@ public class Originals {
             picture.assignProfile(digest.filter(_ -> picture.facts().isPresent()));
         }
         return wanted;
+    }
+
+    /** @param ppi that gives the picture its true size; empty for what its file says */
+    @Transactional
+    Original stateSize(UUID id, Optional<BigDecimal> ppi) {
+        Original picture = get(id);
+        picture.statePpi(ppi);
+        return picture;
     }
 }

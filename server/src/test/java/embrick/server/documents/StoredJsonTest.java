@@ -18,6 +18,8 @@ import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.resample.Method;
 import embrick.core.resample.Resampling;
+import embrick.core.sharpen.Deconvolution;
+import embrick.core.sharpen.UnsharpMasking;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.FileKind;
@@ -229,6 +231,23 @@ class StoredJsonTest {
         assertThat(json.facts(oldFacts)).isEqualTo(FACTS);
     }
 
+    /** Sharpening was of one kind, and did not say which, until blurs could be undone too. */
+    @Test
+    void sharpeningWithoutItsKindIsUnsharpMasking() {
+        Plan plan = ((Planning.Ready)
+                        Planner.plan(FACTS, TicketDocuments.toTicket(TicketDocuments.standard()), Framing.centred()))
+                .plan();
+        Plan masked = plan.withSharpening(Optional.of(new UnsharpMasking(0.5, 1.2, 0.01)));
+        String stored = json.writePlan(masked);
+        String old = stored.replace("\"kind\":\"unsharp-masking\",", "")
+                .replace("\"schemaVersion\":8", "\"schemaVersion\":7");
+        assertThat(stored).contains("unsharp-masking");
+        assertThat(json.plan(old)).isEqualTo(masked);
+        Plan undoing =
+                plan.withSharpening(Optional.of(new Deconvolution(new Deconvolution.Spread.Line(7, 30), 12, 0.01)));
+        assertThat(json.plan(json.writePlan(undoing))).isEqualTo(undoing);
+    }
+
     /** A framing as version 1 stored it, alone and within an edit: its corners were covered. */
     @Test
     void aFramingOfVersion1IsRead() {
@@ -260,8 +279,8 @@ class StoredJsonTest {
                         Planner.plan(FACTS, TicketDocuments.toTicket(TicketDocuments.standard()), Framing.centred()))
                 .plan();
         String stored = json.writePlan(plan);
-        assertThat(stored).contains("\"schemaVersion\":7");
-        assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":7", "\"schemaVersion\":8")))
-                .hasMessageContaining("version 7 or earlier, got 8");
+        assertThat(stored).contains("\"schemaVersion\":8");
+        assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":8", "\"schemaVersion\":9")))
+                .hasMessageContaining("version 8 or earlier, got 9");
     }
 }

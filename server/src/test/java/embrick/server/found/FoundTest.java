@@ -174,4 +174,41 @@ class FoundTest {
         }
         return true;
     }
+
+    /** Three passes of a mean of 3 × 3 are a blur of variance 2. */
+    @Test
+    void anEdgeTellsItsBlurAndItIsUndoneForOnePicture() {
+        String soft = add("soft.png", TestBeds.softEdge(3));
+        JsonNode blur = api.post("/originals/" + soft + "/found/blur", Map.of("x", 0.5, "y", 0.5))
+                .body();
+        assertThat(blur.path("confidence").asString()).isEqualTo("SURE");
+        assertThat(blur.path("radius").asDouble()).isCloseTo(Math.sqrt(2 + 1 / 12.0 - 0.55 * 0.55), within(0.1));
+        JsonNode ticket = api.firstTicket(job).path("document");
+        Map<String, Object> own = new HashMap<>();
+        own.put("schemaVersion", 2);
+        own.put("ppi", null);
+        own.put("sharpening", Map.of("kind", "out-of-focus", "strength", 50, "radius", 1.4, "grain", 1));
+        Map<String, Object> wish = Map.of("ticket", ticket, "override", own);
+        JsonNode sharpening = api.post("/originals/" + soft + "/plan", wish)
+                .body()
+                .path("plan")
+                .path("sharpening");
+        assertThat(sharpening.path("steps").asInt()).isEqualTo(12);
+        assertThat(sharpening.path("amount").isNull()).isTrue();
+    }
+
+    @Test
+    void whereThereIsNoEdgeAnotherPlaceIsAskedFor() {
+        String soft = add("soft.png", TestBeds.softEdge(3));
+        Answer refused = api.post("/originals/" + soft + "/found/blur", Map.of("x", 0.05, "y", 0.5));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.code()).isEqualTo("no-edge");
+        assertThat(api.post("/originals/" + soft + "/found/blur", Map.of("x", 2, "y", 0.5))
+                        .status())
+                .isEqualTo(422);
+        String small = add("small.jpg", TestPictures.drawn("jpg", 90, 60));
+        assertThat(api.post("/originals/" + small + "/found/blur", Map.of("x", 0.5, "y", 0.5))
+                        .code())
+                .isEqualTo("picture-too-small");
+    }
 }

@@ -8,9 +8,12 @@ import java.awt.geom.AffineTransform;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
+import java.awt.image.ConvolveOp;
+import java.awt.image.Kernel;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Arrays;
 import java.util.Random;
 import javax.imageio.ImageIO;
 
@@ -59,6 +62,26 @@ public final class TestBeds {
         on.setColor(new Color(40, 80, 110));
         on.fill(new Rectangle2D.Double(-WIDTH, HEIGHT * 0.55, 3 * WIDTH, 2 * HEIGHT));
         on.dispose();
+        return grained(picture);
+    }
+
+    /** An edge that leans a little in the middle, softened by so many passes of a mean of 3 × 3; grained after that. */
+    public static byte[] softEdge(int passes) {
+        BufferedImage picture = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
+        Graphics2D on = picture.createGraphics();
+        on.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        on.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
+        on.setColor(new Color(60, 60, 60));
+        on.fillRect(0, 0, WIDTH, HEIGHT);
+        on.rotate(Math.toRadians(8), WIDTH / 2.0, HEIGHT / 2.0);
+        on.setColor(new Color(200, 200, 200));
+        on.fill(new Rectangle2D.Double(WIDTH / 2.0, -HEIGHT, WIDTH, 3 * HEIGHT));
+        on.dispose();
+        float[] mean = new float[9];
+        Arrays.fill(mean, 1 / 9f);
+        for (int pass = 0; pass < passes; pass++) {
+            picture = new ConvolveOp(new Kernel(3, 3, mean), ConvolveOp.EDGE_NO_OP, null).filter(picture, null);
+        }
         return grained(picture);
     }
 

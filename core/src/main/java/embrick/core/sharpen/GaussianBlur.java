@@ -13,7 +13,7 @@ import java.util.Arrays;
  *
  * <p>Rows are fed downwards by {@link #feed} and given by {@link #row}; {@link #from} begins a new span.
  */
-final class Blur {
+final class GaussianBlur implements PlaneBlur {
     /** From this σ on, blocks are used; a block is then at most a quarter of σ wide. */
     static final double WIDE_FROM = 8;
 
@@ -42,7 +42,7 @@ final class Blur {
     private final int[] starts;
     private final float[] rimWeights;
 
-    Blur(double sigma, int width, int height) {
+    GaussianBlur(double sigma, int width, int height) {
         this.width = width;
         this.height = height;
         this.block = sigma < WIDE_FROM ? 1 : (int) (sigma / 4);
@@ -71,21 +71,23 @@ final class Blur {
         return weights;
     }
 
-    /** First column that a blurred column depends on. */
-    int firstColumn(int x) {
+    @Override
+    public int firstColumn(int x) {
         return first(x);
     }
 
-    /** One past the last column that a blurred column depends on. */
-    int endColumn(int x) {
+    @Override
+    public int endColumn(int x) {
         return end(x, width);
     }
 
-    int firstRow(int y) {
+    @Override
+    public int firstRow(int y) {
         return first(y);
     }
 
-    int endRow(int y) {
+    @Override
+    public int endRow(int y) {
         return end(y, height);
     }
 
@@ -103,15 +105,8 @@ final class Blur {
         return block == 1 ? at : Math.floorDiv(2 * at + 1 - block, 2 * block);
     }
 
-    /**
-     * Begins a span.
-     *
-     * @param x its first column and {@code columns} their number: from {@link #firstColumn} to {@link #endColumn} of what
-     *     is wanted
-     * @param y the first row that will be fed: a {@link #firstRow}
-     * @param rows most rows that will be asked for together
-     */
-    void from(int x, int columns, int y, int rows) {
+    @Override
+    public void from(int x, int columns, int y, int rows) {
         spanX = x;
         spanColumns = columns;
         gridX = x / block;
@@ -125,25 +120,30 @@ final class Blur {
         below = new float[gridColumns + Lanes.SLACK];
     }
 
-    /** Most rows that so many rows together depend on. */
-    int rowsFor(int together) {
+    @Override
+    public int rowsFor(int together) {
         return Math.min(height, together + (2 * radius + 3) * block);
     }
 
-    /** The row that {@link #feed} expects next. */
-    int nextRow() {
+    @Override
+    public int nextRow() {
         return nextRow;
     }
 
-    /** Takes the next row of the span, from {@code at} in the array. */
-    void feed(float[] plane, int at) {
+    @Override
+    public void feed(float[] plane, int at) {
+        if (block == 1) {
+            System.arraycopy(plane, at, padded, radius, spanColumns);
+            smoothAcross(nextRow++ % slots * gridColumns);
+            return;
+        }
         gather(plane, at);
         int row = nextRow++;
         if (nextRow % block == 0 || nextRow == height) {
             int rows = row % block + 1;
             for (int column = 0; column < gridColumns; column++) {
                 int columns = Math.min(block, width - (gridX + column) * block);
-                padded[radius + column] = block == 1 ? gathered[column] : gathered[column] / (rows * columns);
+                padded[radius + column] = gathered[column] / (rows * columns);
             }
             Arrays.fill(gathered, 0f);
             smoothAcross(row / block % slots * gridColumns);
@@ -151,10 +151,6 @@ final class Blur {
     }
 
     private void gather(float[] plane, int at) {
-        if (block == 1) {
-            System.arraycopy(plane, at, gathered, 0, spanColumns);
-            return;
-        }
         for (int i = 0; i < spanColumns; i++) {
             gathered[(spanX + i) / block - gridX] += plane[at + i];
         }
@@ -166,25 +162,31 @@ final class Blur {
         }
         lanes.mixRows(padded, starts, weights, 0, weights.length, ring, to, gridColumns);
         // Near the plane's own rim the taps that hang over are left out.
-        for (int column = 0; column < gridColumns; column++) {
-            int absolute = gridX + column;
-            if (absolute < radius || absolute >= gridWidth - radius) {
-                float sum = 0;
-                float weight = 0;
-                for (int t = 0; t < weights.length; t++) {
-                    int tap = absolute - radius + t;
-                    if (tap >= 0 && tap < gridWidth) {
-                        sum += padded[column + t] * weights[t];
-                        weight += weights[t];
-                    }
-                }
-                ring[to + column] = sum / weight;
-            }
+        int left = Math.clamp(radius - (long) gridX, 0, gridColumns);
+        int right = Math.clamp((long) gridWidth - radius - gridX, left, gridColumns);
+        for (int column = 0; column < left; column++) {
+            ring[to + column] = smoothedAtRim(column);
+        }
+        for (int column = right; column < gridColumns; column++) {
+            ring[to + column] = smoothedAtRim(column);
         }
     }
 
-    /** The blurred columns of row {@code y}, from {@code x}; all rows up to {@link #endRow} must have been fed. */
-    void row(int y, int x, int count, float[] into) {
+    private float smoothedAtRim(int column) {
+        float sum = 0;
+        float weight = 0;
+        for (int t = 0; t < weights.length; t++) {
+            int tap = gridX + column - radius + t;
+            if (tap >= 0 && tap < gridWidth) {
+                sum += padded[column + t] * weights[t];
+                weight += weights[t];
+            }
+        }
+        return sum / weight;
+    }
+
+    @Override
+    public void row(int y, int x, int count, float[] into) {
         if (block == 1) {
             smoothDown(y, above);
             System.arraycopy(above, x - gridX, into, 0, count);
