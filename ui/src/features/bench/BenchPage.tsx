@@ -18,6 +18,8 @@ import { BlurBar } from './BlurBar';
 import { FoundBar } from './FoundBar';
 import { useBlur } from './useBlur';
 import { useFound } from './useFound';
+import { FoldsBar } from './FoldsBar';
+import { useFolds } from './useFolds';
 import { SizeBar } from './SizeBar';
 import { useTrueSize } from './useTrueSize';
 import { useLevelLine } from './useLevelLine';
@@ -101,6 +103,11 @@ export function BenchPage() {
     ]);
     blur.putAway();
   };
+  const folds = useFolds(original?.id, (originalId, cleared) => {
+    hand.rest();
+    edit('cleared the folds', [{ originalId, framing: cleared }]);
+  });
+  const line = document?.edges.kind === 'wrap' ? 'fold' : document?.edges.kind === 'bleed' ? 'trim' : undefined;
   const size = useTrueSize(original?.id);
   const movesPicture = planned?.plan.handling.moves !== 'NOTHING';
   /** The found line as one that a hand drew: its ends can be moved, and it levels when they are. */
@@ -147,6 +154,7 @@ export function BenchPage() {
     const wanted = moveOf(command, planned.plan.handling);
     if (!wanted) return;
     offer.putAway();
+    folds.putAway();
     hand.show(wanted.words, original.id, wanted.by(latest(original.id), planned.plan, far));
   };
   const others: Partial<Record<BenchCommand, () => void>> = {
@@ -160,6 +168,7 @@ export function BenchPage() {
     border: () => movesPicture && offer.look('border'),
     'next-print': offer.next,
     size: () => planned && size.toggle(seenOf(planned)),
+    folds: () => line && planned && movesPicture && folds.look(planned),
     blur: () => movesPicture && pointAtEdge(),
     'find-level': () => movesPicture && offer.look('level'),
     guide: () => setGuide(guides[(guides.indexOf(guide) + 1) % guides.length]!),
@@ -205,6 +214,7 @@ export function BenchPage() {
 
   useKeys((event, target) => {
     if (event.key === 'Escape' && (offer.looked || offer.left)) return offer.putAway();
+    if (event.key === 'Escape' && folds.looking) return folds.putAway();
     if (event.key === 'Escape' && size.line) return size.putAway();
     if (event.key === 'Escape' && blur.mark) return blur.putAway();
     if (event.key === 'Escape' && level.level) return level.putAway();
@@ -246,6 +256,7 @@ export function BenchPage() {
             onLevelDraw={level.draw}
             onLevelDrawn={(line) => void level.drawn(line)}
             mark={blur.mark}
+            marksFolds={folds.looking}
             known={size.line}
             onKnown={size.draw}
             onPoint={(at) => blur.point(at, seenOf(planned))}
@@ -253,6 +264,7 @@ export function BenchPage() {
             onMove={ask}
             onMoved={(words, after) => {
               offer.putAway();
+              folds.putAway();
               hand.show(words, original.id, after);
               hand.rest();
             }}
@@ -272,6 +284,7 @@ export function BenchPage() {
             onMark={(ppi) => edit('set the ppi for this picture', [{ originalId: original.id, override: { ...override!, ppi } }])}
           />
         )}
+        {line && planned && <FoldsBar folds={folds} line={line} unit={ticket.document.unit} onTake={() => folds.look(planned)} />}
         <BlurBar blur={blur} onUndo={pointAtEdge} />
         <BenchTools
           framing={framing}
@@ -282,6 +295,8 @@ export function BenchPage() {
           loupe={loupe}
           levelling={level.level !== undefined}
           looked={offer.looked}
+          line={line}
+          guarding={folds.looking}
           sizing={size.line !== undefined}
           pointing={blur.mark !== undefined}
           moves={planned?.plan.handling.moves}

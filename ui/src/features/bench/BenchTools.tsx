@@ -20,6 +20,9 @@ interface Props {
   looked: Looked | undefined;
   /** Whether an edge is pointed at. */
   pointing: boolean;
+  /** What the sheet has on its sides, and whether what comes near is marked. */
+  line: 'fold' | 'trim' | undefined;
+  guarding: boolean;
   /** Whether the true size is stated. */
   sizing: boolean;
   /** What can be done with the picture; none until it is planned. */
@@ -62,6 +65,7 @@ export const BenchTools = memo(function BenchTools(props: Props) {
             {tool('E', 'level line', 'level', props.levelling)}
             {tool('D', 'scan border', 'border', props.looked === 'border')}
             {tool('F', 'find level', 'find-level', props.looked === 'level')}
+            {props.line && tool('K', `clear ${props.line}s`, 'folds', props.guarding)}
             {tool('P', 'blur', 'blur', props.pointing)}
             {tool('Z', 'true size', 'size', props.sizing)}
             {tool('T', 'turn sheet', 'turn-sheet')}

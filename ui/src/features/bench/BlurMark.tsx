@@ -15,6 +15,9 @@ const steps: Record<string, [number, number]> = {
   ArrowDown: [0, 1],
 };
 
+/** Takes the focus when it is laid. */
+const laid = (mark: HTMLButtonElement | null) => mark?.focus();
+
 /** The mark at the edge whose blur is measured: dragged, or moved by the arrow keys. */
 export function BlurMark({ mark, lie, onPoint }: Props) {
   const at = toScreen(lie, mark.x, mark.y);
@@ -40,7 +43,7 @@ export function BlurMark({ mark, lie, onPoint }: Props) {
       type="button"
       className="blur-mark"
       // The key that laid it is followed by arrow keys.
-      autoFocus
+      ref={laid}
       aria-label="The mark at an edge: arrow keys move it, with Shift farther"
       style={{ left: at.x, top: at.y }}
       onKeyDown={key}

@@ -6,6 +6,7 @@ import type { Found } from '../found';
 import { held, movedInSeen, same, tighter, type Framing } from '../framing';
 import { BandPixels } from './BandPixels';
 import { BlurMark } from './BlurMark';
+import { FoldMarks } from './FoldMarks';
 import { FoundLines } from './FoundLines';
 import { FreeSides } from './FreeSides';
 import { Guides, type Guide } from './Guides';
@@ -36,6 +37,8 @@ interface Props {
   /** Where the person points at an edge, in pixels of the seen picture. */
   mark: Point | undefined;
   onPoint: (at: Point) => void;
+  /** Whether what comes near the folds is marked. */
+  marksFolds: boolean;
   /** A line whose true length is being stated. */
   known: Line | undefined;
   onKnown: (line: Line) => void;
@@ -196,6 +199,7 @@ export function Stage(props: Props) {
               />
             )}
             {props.offer && !moving && <FoundLines {...props.offer} lie={lie} seen={seen} />}
+            {props.marksFolds && !moving && <FoldMarks planned={planned} sheet={sheet} />}
             {props.known && (
               <LevelLine line={props.known} of="line of known length" lie={lie} onDraw={props.onKnown} onDrawn={props.onKnown} />
             )}

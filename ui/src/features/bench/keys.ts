@@ -22,6 +22,7 @@ export type BenchCommand =
   | 'find-level'
   | 'blur'
   | 'size'
+  | 'folds'
   | 'corners'
   | 'guide'
   | 'snap'
@@ -51,6 +52,7 @@ export const keyLines: BenchKey[] = [
   { keys: ['F'], does: 'find how far the picture leans; again to take it', command: 'find-level' },
   { keys: ['P'], does: 'point at an edge: its blur is measured; again to undo that blur', command: 'blur' },
   { keys: ['Z'], does: 'true size: two points and the length between them, or the scanner’s ppi', command: 'size' },
+  { keys: ['K'], does: 'mark detail near folds and trims, and find the move that clears them; again to take it', command: 'folds' },
   { keys: ['T'], does: 'turn the sheet', command: 'turn-sheet' },
   { keys: ['B'], does: 'turn the picture by a quarter, with Shift back', command: 'quarter' },
   { keys: ['M'], does: 'mirror the picture', command: 'mirror' },

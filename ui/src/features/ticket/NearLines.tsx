@@ -65,6 +65,11 @@ function Looked({ jobId, document, pictures, originals, line }: Props & { line: 
           })}
         </ul>
       )}
+      {near.length > 0 && (
+        <p className="quiet">
+          Faces are not recognised, only strong detail. <kbd>K</kbd> on the bench marks it and finds the move that clears it.
+        </p>
+      )}
       {near.length > LISTED && <p className="quiet">and {near.length - LISTED} more, less near</p>}
       {!all && pictures.length > AT_FIRST && (
         <button type="button" className="unit" onClick={() => setAll(true)}>

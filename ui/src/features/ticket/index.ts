@@ -1,4 +1,4 @@
-export { activate, crossingsQuery, estimateQuery, planQuery, startRun, useActiveTicket, useTickets } from './queries';
+export { activate, crossingsQuery, estimateQuery, offerClearFolds, planQuery, startRun, useActiveTicket, useTickets } from './queries';
 export type { Estimate, TicketDocument, TicketView } from './queries';
 export { SharpeningForm } from './SharpeningForm';
 export { ColourForm } from './ColourForm';

@@ -164,3 +164,18 @@ export function useActiveTicket(jobId: string): TicketView | undefined {
   );
   return tickets?.find((ticket) => ticket.id === active) ?? tickets?.[0];
 }
+
+/** The smallest change of a framing that clears the folds or trims. */
+export function offerClearFolds(
+  originalId: string,
+  ticket: TicketDocument,
+  framing: Schemas['FramingDocument'],
+  override: Schemas['OverrideDocument'],
+): Promise<Schemas['CrossingsOffer']> {
+  return answer(
+    api.POST('/api/v1/originals/{id}/crossings/offer', {
+      params: { path: { id: originalId } },
+      body: { ticket, framing, override },
+    }),
+  );
+}

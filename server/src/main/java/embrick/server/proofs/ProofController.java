@@ -1,7 +1,6 @@
 package embrick.server.proofs;
 
 import embrick.core.contours.Contours.Spot;
-import embrick.core.contours.Crossings.Side;
 import embrick.core.gamut.GamutLoss;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
@@ -205,34 +204,6 @@ class ProofController {
         Path small = PictureProblems.naming(
                 original, () -> smallPictures.get(original.digest(), planned.facts(), SMALL_EDGE, HttpAsker.of(http)));
         return made(planned, http, () -> proofs.contours(small, plan, again));
-    }
-
-    /**
-     * Strong detail near a line at which the sheet is cut or folded.
-     *
-     * @param millimetres from the line to the nearest of it
-     * @param share of the line's length beside which there is any, 0 to 1
-     */
-    record CrossingView(@NotNull Side side, double millimetres, double share) {}
-
-    /** @param withinMillimetres of each line is looked at; 0 where the ticket has no line to keep clear of */
-    record CrossingsView(double withinMillimetres, @NotNull List<CrossingView> crossings) {}
-
-    /** What of a picture comes near the folds of its wrap, or the trim inside its bleed. */
-    @PostMapping("/originals/{id}/crossings")
-    CrossingsView findCrossings(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
-            throws IOException {
-        Plans.Planned planned = plans.of(id, request.wish());
-        double within = KeptClear.millimetres(planned.ticket());
-        if (within == 0) {
-            return new CrossingsView(0, List.of());
-        }
-        ready(planned.planning());
-        return new CrossingsView(
-                within,
-                made(planned, http, () -> proofs.nearLines(planned, again(planned), within)).stream()
-                        .map(near -> new CrossingView(near.side(), near.millimetres(), near.share()))
-                        .toList());
     }
 
     /** Only a sheet has its pixels whatever the picture's are. */

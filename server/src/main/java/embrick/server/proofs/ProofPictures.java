@@ -3,8 +3,6 @@ package embrick.server.proofs;
 import embrick.core.colour.Rendering;
 import embrick.core.contours.Contours;
 import embrick.core.contours.Contours.Spot;
-import embrick.core.contours.Crossings;
-import embrick.core.contours.Crossings.Side;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
@@ -20,7 +18,6 @@ import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.ScreenPictures;
 import embrick.formats.picture.OpenedPicture;
-import embrick.server.framings.Plans;
 import embrick.server.storage.PictureWork.Asker;
 import embrick.server.storage.Pictures;
 import java.io.IOException;
@@ -133,33 +130,6 @@ class ProofPictures {
 
     private static double reductionOf(Plan plan) {
         return Math.max(1, Math.max(plan.total().width(), plan.total().height()) / CONTOUR_SIDE);
-    }
-
-    /** What comes near the lines at which a sheet is cut or folded. */
-    record NearLine(Side side, double millimetres, double share) {}
-
-    /**
-     * Looks along the lines of a plan.
-     *
-     * @param again plans the picture decoded smaller, which is quicker; empty where a smaller picture would be another sheet
-     * @param millimetres to either side that are looked at
-     */
-    List<NearLine> nearLines(Plans.Planned planned, Optional<Again> again, double millimetres) throws IOException {
-        int leastEdge = again.isPresent() ? 2 * (int) CONTOUR_SIDE : Integer.MAX_VALUE;
-        return pictures.reduced(planned.original().digest(), planned.facts(), leastEdge, opened -> {
-            Planning planning = again.isPresent() ? again.get().plan(opened.facts()) : planned.planning();
-            if (!(planning instanceof Planning.Ready(Plan plan, List<Notice> _))) {
-                return List.of();
-            }
-            double reduction = reductionOf(plan);
-            Plan reduced = ReducedPlan.of(plan.withSharpening(Optional.empty()), reduction)
-                    .withResampling(Resampling.by(Method.AREA));
-            double perPixel = reduction / plan.marked().toPpi() * MILLIMETRES_PER_INCH;
-            Print print = prints.print(reduced, opened.raster());
-            return Crossings.near(print, reduced.sheetOnTotal(), millimetres / perPixel).stream()
-                    .map(found -> new NearLine(found.side(), found.distance() * perPixel, found.share()))
-                    .toList();
-        });
     }
 
     /** Plans a picture of other facts as another was planned. */

@@ -13,6 +13,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.HashMap;
 import java.util.Map;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
@@ -255,6 +256,32 @@ class EdgesTest {
         assertThat(left.path("side").asString()).isEqualTo("LEFT");
         // A reduced pixel is 12 in / 900, a third of a millimetre; Sobel reaches one pixel further.
         assertThat(left.path("millimetres").asDouble()).isCloseTo(6.35, within(0.8));
+        assertThat(found.path("figure").asInt()).isBetween(25, 45);
+        assertThat(found.path("places").get(0).path("from").asDouble()).isCloseTo(0.35, within(0.01));
+        assertThat(found.path("places").get(0).path("to").asDouble()).isCloseTo(0.65, within(0.01));
+        // The face shows all of the picture's width: there is nothing to move into.
+        assertThat(api.post("/originals/" + original + "/crossings/offer", Map.of("ticket", ticket))
+                        .code())
+                .isEqualTo("no-clear-framing");
+        Map<String, Object> framing = new HashMap<>();
+        framing.put("schemaVersion", 2);
+        framing.put("centreX", 0.46);
+        framing.put("centreY", 0.5);
+        framing.put("tightness", 1.2);
+        framing.put("tiltDegrees", 0);
+        framing.put("quarterTurns", 0);
+        framing.put("mirror", "AS_IT_IS");
+        framing.put("turn", "AS_TICKET");
+        framing.put("corners", "COVERED");
+        framing.put("free", null);
+        JsonNode offer = api.post(
+                        "/originals/" + original + "/crossings/offer", Map.of("ticket", ticket, "framing", framing))
+                .body();
+        JsonNode after = api.post(
+                        "/originals/" + original + "/crossings",
+                        Map.of("ticket", ticket, "framing", offer.path("framing")))
+                .body();
+        assertThat(after.path("figure").asInt()).as("after %s", offer).isLessThan(10);
         ObjectNode none = ticket.deepCopy();
         none.putObject("edges").put("kind", "none");
         assertThat(api.post("/originals/" + original + "/crossings", Map.of("ticket", none))

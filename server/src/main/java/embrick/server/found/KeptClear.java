@@ -1,4 +1,4 @@
-package embrick.server.proofs;
+package embrick.server.found;
 
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.Ticket;
