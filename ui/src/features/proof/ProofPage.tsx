@@ -19,6 +19,7 @@ import { ProofStage, type Against } from './ProofStage';
 import { Intents } from './Intents';
 import { scales, ShownTools } from './ShownTools';
 import { SheetMap } from './SheetMap';
+import { SpacedProof } from './SpacedProof';
 import { Trial } from './Trial';
 import { useCompared, type Beside } from './useCompared';
 import { useProofed } from './useProofed';
@@ -51,6 +52,7 @@ export function ProofPage() {
   const [look, setLook] = useState<Look>('WHITE');
   const [marked, setMarked] = useState(false);
   const [intents, setIntents] = useState(false);
+  const [space, setSpace] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
   const displayPpi = useDisplayPpi();
 
@@ -78,6 +80,8 @@ export function ProofPage() {
   }).data;
   const onView = useCallback((size: Size) => setView(size), []);
 
+  const isWrap = plan?.edges.rim === 'FOLD';
+  const isSpaced = space && isWrap && subject !== undefined;
   const flip = () => setWipe(wipe < 0.5 ? 1 : 0);
   const hold = (next: Against) => {
     setAgainst(next);
@@ -96,6 +100,7 @@ export function ProofPage() {
       x: flip,
       j: () => void nextContour(),
       l: () => setLines(!lines),
+      v: () => isWrap && setSpace(!space),
       m: () => setMarked(!marked),
       p: () => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER'),
       k: () => {
@@ -136,6 +141,8 @@ export function ProofPage() {
           <div className="proof-stage">
             <Failed error={failed} again={() => void queries.refetchQueries({ queryKey: ['proof'], type: 'active' })} />
           </div>
+        ) : isSpaced ? (
+          <SpacedProof subject={subject} plan={plan} look={look} unit={ticket.document.unit} />
         ) : (
           <ProofStage
             before={before.data?.originalId === original.id ? before.data : undefined}
@@ -205,6 +212,11 @@ export function ProofPage() {
               <Button onClick={() => setTried({})}>Discard</Button>
             </>
           )}
+          {isWrap && (
+            <button type="button" className="tool" aria-pressed={space} onClick={() => setSpace(!space)}>
+              <kbd>V</kbd> canvas in space
+            </button>
+          )}
           <span className="figures-gap" />
           {scale === 'true-size' && (
             <Button onClick={() => setRuler(true)}>
@@ -212,7 +224,7 @@ export function ProofPage() {
             </Button>
           )}
         </div>
-        {plan && part && <ProofFigures plan={plan} part={part} contour={scale === 'whole' ? undefined : middle?.contour} loss={loss} halo={halo} />}
+        {plan && part && !isSpaced && <ProofFigures plan={plan} part={part} contour={scale === 'whole' ? undefined : middle?.contour} loss={loss} halo={halo} />}
       </div>
       {intents && subject && converts && plan && (
         <Intents

@@ -11,6 +11,7 @@ export const keyLines: KeyLine[] = [
   { keys: ['L'], does: 'lines on or off' },
   { keys: ['P'], does: 'soft proof on paper, on or off' },
   { keys: ['M'], does: 'gamut check on or off' },
+  { keys: ['V'], does: 'a wrapped canvas in space and on a wall; there the arrow keys turn it, F lays its sides flat' },
   { keys: ['0'], does: 'back to the strongest contour' },
   { keys: ['?'], does: 'this list' },
 ];
