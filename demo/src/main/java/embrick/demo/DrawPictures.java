@@ -19,18 +19,33 @@ public final class DrawPictures {
      * @param arguments the folder
      */
     public static void main(String[] arguments) throws IOException, InterruptedException, ExecutionException {
-        int drawn = into(Path.of(arguments[0]));
+        int drawn = into(Path.of(arguments[0])) + albumInto(Path.of(arguments[0]));
         if (drawn > 0) {
             System.out.println("embrick: drew " + drawn + " sample pictures");
         }
     }
 
+    /** The folder of the second job's pictures, beside that of the first. */
+    static Path album(Path folder) {
+        return folder.resolveSibling(folder.getFileName() + "-album");
+    }
+
     /** Returns how many had to be drawn. */
     public static int into(Path folder) throws IOException, InterruptedException, ExecutionException {
+        return drawn(Cast.all(), folder);
+    }
+
+    /** Draws the pictures of the second job; returns how many had to be drawn. */
+    public static int albumInto(Path folder) throws IOException, InterruptedException, ExecutionException {
+        return drawn(Album.all(), album(folder));
+    }
+
+    private static int drawn(List<Cast.Member> members, Path folder)
+            throws IOException, InterruptedException, ExecutionException {
         List<Future<?>> drawing = new ArrayList<>();
         try (ExecutorService threads =
                 Executors.newFixedThreadPool(Math.max(2, Runtime.getRuntime().availableProcessors()))) {
-            for (Cast.Member member : Cast.all()) {
+            for (Cast.Member member : members) {
                 Path file = folder.resolve(member.path());
                 Files.createDirectories(file.getParent());
                 if (!Files.exists(file)) {

@@ -13,6 +13,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -21,6 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Makes the demo job through the API: pictures, two tickets, some framings, a finished delivery. */
 public final class FillDemoJob {
     static final String JOB = "Windrose Kite Days, exhibition";
+    static final String ALBUM = "Kite Days album, scanned";
     private static final long MOST_WAIT_MILLIS = 180_000;
 
     private static final JsonMapper JSON = new JsonMapper();
@@ -36,7 +38,33 @@ public final class FillDemoJob {
      * @param arguments address and folder of pictures
      */
     public static void main(String[] arguments) throws IOException, InterruptedException {
-        new FillDemoJob(arguments[0]).fill(Path.of(arguments[1]));
+        into(arguments[0], Path.of(arguments[1]));
+        albumInto(arguments[0], Path.of(arguments[1]));
+    }
+
+    /** Makes the second job unless it is there, in which scans are cut and folds cleared; returns its id. */
+    public static String albumInto(String address, Path pictures) throws IOException, InterruptedException {
+        FillDemoJob filling = new FillDemoJob(address);
+        Optional<String> there = filling.job(ALBUM);
+        if (there.isPresent()) {
+            return there.get();
+        }
+        String jobId =
+                filling.call("POST", "/jobs", Map.of("name", ALBUM)).path("id").asString();
+        filling.send(jobId, DrawPictures.album(pictures));
+        JsonNode ticket =
+                filling.call("GET", "/jobs/" + jobId + "/tickets", null).get(0);
+        filling.addCanvasTicket(jobId, ticket.path("document"));
+        return jobId;
+    }
+
+    private Optional<String> job(String name) throws IOException, InterruptedException {
+        for (JsonNode job : call("GET", "/jobs", null)) {
+            if (job.path("name").asString().equals(name)) {
+                return Optional.of(job.path("id").asString());
+            }
+        }
+        return Optional.empty();
     }
 
     /** Makes the job unless it is there; returns its id. */
@@ -45,10 +73,9 @@ public final class FillDemoJob {
     }
 
     private String fill(Path pictures) throws IOException, InterruptedException {
-        for (JsonNode job : call("GET", "/jobs", null)) {
-            if (job.path("name").asString().equals(JOB)) {
-                return job.path("id").asString();
-            }
+        Optional<String> there = job(JOB);
+        if (there.isPresent()) {
+            return there.get();
         }
         String jobId = call("POST", "/jobs", Map.of("name", JOB)).path("id").asString();
         send(jobId, pictures);

@@ -20,7 +20,7 @@ final class FrameGrid {
     private final int height;
     private final double density;
     private final boolean[] inside;
-    /** How much strong detail lies before a cell in its row, and above it in its column. */
+    /** How much lies before a cell in its row that changes across, and above it in its column that changes downwards. */
     private final int[] before;
 
     private final int[] above;
@@ -58,15 +58,20 @@ final class FrameGrid {
                 double down = window.seenY(u, v) / seen.height();
                 boolean isInside = across >= 0 && across < 1 && down >= 0 && down < 1;
                 inside[y * width + x] = isInside;
-                int strong = isInside && isStrong(detail, framing, across, down) ? 1 : 0;
-                before[y * (width + 1) + x + 1] = before[y * (width + 1) + x] + strong;
-                above[(y + 1) * width + x] = above[y * width + x] + strong;
+                before[y * (width + 1) + x + 1] = before[y * (width + 1) + x]
+                        + (isInside && isStrong(detail, framing, across, down, true) ? 1 : 0);
+                above[(y + 1) * width + x] =
+                        above[y * width + x] + (isInside && isStrong(detail, framing, across, down, false) ? 1 : 0);
             }
         }
     }
 
-    /** Takes a seen place back to the upright original: turns first, then the mirror. */
-    private static boolean isStrong(StrongDetail detail, Framing framing, double across, double down) {
+    /**
+     * Takes a seen place back to the upright original: turns first, then the mirror. A tilt is small enough to leave what
+     * changes from left to right what it was.
+     */
+    private static boolean isStrong(
+            StrongDetail detail, Framing framing, double across, double down, boolean isSeenAcross) {
         double x = across;
         double y = down;
         for (int turn = 0; turn < framing.quarterTurns(); turn++) {
@@ -77,9 +82,10 @@ final class FrameGrid {
         if (framing.mirror() == Mirror.MIRRORED) {
             x = 1 - x;
         }
-        return detail.at(
-                Math.clamp((long) (x * detail.width()), 0, detail.width() - 1),
-                Math.clamp((long) (y * detail.height()), 0, detail.height() - 1));
+        int column = Math.clamp((long) (x * detail.width()), 0, detail.width() - 1);
+        int row = Math.clamp((long) (y * detail.height()), 0, detail.height() - 1);
+        boolean isAcross = isSeenAcross == (framing.quarterTurns() % 2 == 0);
+        return isAcross ? detail.isStrongAcross(column, row) : detail.isStrongDown(column, row);
     }
 
     private static double outputX(Window window, double x, double y) {

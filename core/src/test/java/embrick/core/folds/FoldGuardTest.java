@@ -139,6 +139,16 @@ class FoldGuardTest {
                 .isZero();
     }
 
+    /** Bands of sand and water below a horizon, all across. */
+    @Test
+    void bandsThatHaveToGoThroughAFoldPassThere() {
+        SmallPixels beach = picture((_, y) -> y > 300 && y < 360 && (int) y / 5 % 2 == 0 ? 0.2 : 0.8);
+        assertThat(look(beach, Framing.centred(), 10).figure()).isZero();
+        SmallPixels turned = picture((x, _) -> x > 430 && x < 470 && (int) x / 5 % 2 == 0 ? 0.2 : 0.8);
+        assertThat(look(turned, Framing.centred().withQuarterTurns(1), 10).figure())
+                .isZero();
+    }
+
     @Test
     void coloursStandOutThoughTheyAreAsLight() {
         Tone kite = box(FOLD + 5, 200, 40, 60);
