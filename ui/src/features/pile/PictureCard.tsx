@@ -3,7 +3,7 @@ import { smallPicture } from '../../api/client';
 import { bytes, fileName, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
 import { Offered } from '../found';
-import { colourText, damagedPart, lossText, saidText, oddities, stateOf, type Entry } from './pileModel';
+import { colourText, crossingsText, damagedPart, lossText, saidText, oddities, stateOf, type Entry } from './pileModel';
 
 interface Props {
   entry: Entry;
@@ -76,7 +76,7 @@ export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen,
                 {oddities(original) || colourText(original)}
               </span>
               <span className="picture-line">
-                {lossText(entry) || (estimate && estimate.width > 0 ? `output ${pixels(estimate.width, estimate.height)} px` : ' ')}
+                {lossText(entry) || crossingsText(entry) || (estimate && estimate.width > 0 ? `output ${pixels(estimate.width, estimate.height)} px` : ' ')}
               </span>
             </>
           )}

@@ -11,6 +11,7 @@ import { Foot } from './Foot';
 import { PictureGrid } from './PictureGrid';
 import { arranged, filters, sortWords, type Entry, type FilterKey, type SortKey } from './pileModel';
 import { useOriginals } from '../originals';
+import { useCrossings } from './useCrossings';
 import { useLosses } from './useLosses';
 import './pile.css';
 
@@ -38,6 +39,7 @@ export function PilePage() {
   const navigate = useNavigate();
 
   const losses = useLosses(sort === 'colour' ? (originals.data ?? []) : NOBODY, ticket?.document);
+  const crossings = useCrossings(sort === 'folds' ? (originals.data ?? []) : NOBODY, ticket?.document);
   const entries = useMemo<Entry[]>(() => {
     const byId = new Map(estimate?.pictures.map((picture) => [picture.originalId, picture]));
     return (originals.data ?? []).map((original) => ({
@@ -46,8 +48,9 @@ export function PilePage() {
       framed: isAccepted(original.id),
       own: overrideWords(overrideOf(original.id)),
       loss: losses.get(original.id),
+      crossings: crossings.get(original.id),
     }));
-  }, [originals.data, estimate, isAccepted, overrideOf, losses]);
+  }, [originals.data, estimate, isAccepted, overrideOf, losses, crossings]);
   const shown = useMemo(() => arranged(entries, filter, sort, wanted), [entries, filter, sort, wanted]);
 
   if (originals.isPending) return <Loading what="the pile" />;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arranged, colourText, damagedPart, filters, lossText, needsALook, oddities, stateOf, type Entry } from './pileModel';
+import { arranged, colourText, crossingsText, damagedPart, filters, lossText, needsALook, oddities, stateOf, type Entry } from './pileModel';
 
 function entry(path: string, width: number, height: number, realPpi: number, part: Partial<Entry['original']> = {}): Entry {
   return {
@@ -103,6 +103,20 @@ describe('the pile', () => {
     expect(arranged(pile, 'square', 'name').map(({ original }) => original.path)).toEqual(['small.jpg']);
     expect(arranged(pile, 'look', 'name').map(({ original }) => original.path)).toEqual(['small.jpg', 'z.jpg']);
     expect(filters.map(({ key }) => key)).toHaveLength(new Set(filters.map(({ key }) => key)).size);
+  });
+
+  it('puts what is nearest to a fold first, and says where', () => {
+    const near = (figure: number, side: 'LEFT' | 'TOP') => ({
+      withinMillimetres: 10,
+      figure,
+      crossings: figure > 0 ? [{ side, millimetres: 1, share: 0.1 }] : [],
+      places: [],
+    });
+    const first = { ...entry('far.jpg', 100, 100, 300), crossings: near(0, 'LEFT') };
+    const second = { ...entry('near.jpg', 100, 100, 300), crossings: near(90, 'TOP') };
+    expect(arranged([first, second], 'all', 'folds').map(({ original }) => original.path)).toEqual(['near.jpg', 'far.jpg']);
+    expect(crossingsText(second)).toBe('90 of 100: top');
+    expect(crossingsText(first)).toBe('folds and trims clear');
   });
 
   it('puts what needs care first when sorted by real ppi', () => {

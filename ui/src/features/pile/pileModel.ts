@@ -15,10 +15,12 @@ export interface Entry {
   own: string;
   /** What its print loses of its colours, where that was looked for. */
   loss?: Schemas['LossView'] | undefined;
+  /** What comes near a fold or trim, where that was looked for. */
+  crossings?: Schemas['CrossingsView'] | undefined;
 }
 
 export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'unframed' | 'own' | 'left-out';
-export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight' | 'colour';
+export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight' | 'colour' | 'folds';
 
 export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => boolean }[] = [
   { key: 'all', words: 'all', holds: () => true },
@@ -42,6 +44,7 @@ const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
   pixels: (a, b) => area(b) - area(a),
   ppi: (a, b) => (a.estimate?.realPpi ?? 0) - (b.estimate?.realPpi ?? 0),
   colour: (a, b) => (b.loss?.meanDifference ?? -1) - (a.loss?.meanDifference ?? -1),
+  folds: (a, b) => (b.crossings?.figure ?? -1) - (a.crossings?.figure ?? -1),
   weight: (a, b) => (b.original.facts?.unpackedBytes ?? 0) - (a.original.facts?.unpackedBytes ?? 0),
 };
 
@@ -51,6 +54,7 @@ export const sortWords: Record<SortKey, string> = {
   ppi: 'by real ppi, lowest first',
   weight: 'by uncompressed size, largest first',
   colour: 'by colour loss, largest first',
+  folds: 'by detail near folds and trims, nearest first',
 };
 
 function area({ original: { facts } }: Entry): number {
@@ -92,6 +96,14 @@ export function lossText({ loss }: Entry): string {
   const share = loss.unprintableShare * 100;
   const beyond = share === 0 ? 'all printable' : `${share < 0.1 ? 'under 0.1' : decimals(share, 1)} % not printable`;
   return `mean ΔE00 ${decimals(loss.meanDifference, 1)}, ${beyond}`;
+}
+
+/** What comes near a fold or trim, in a line; its figure is 100 on the line, 0 where nothing does. */
+export function crossingsText({ crossings }: Entry): string {
+  if (!crossings) return '';
+  if (crossings.withinMillimetres === 0) return 'no fold or trim on this ticket';
+  if (crossings.figure === 0) return 'folds and trims clear';
+  return `${crossings.figure} of 100: ${crossings.crossings.map(({ side }) => side.toLowerCase()).join(', ')}`;
 }
 
 const depthWords = (bits: number) => (bits === 16 ? ', 16 bit' : '');
