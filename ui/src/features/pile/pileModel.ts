@@ -54,7 +54,7 @@ export const sortWords: Record<SortKey, string> = {
   ppi: 'by real ppi, lowest first',
   weight: 'by uncompressed size, largest first',
   colour: 'by colour loss, largest first',
-  folds: 'by detail near folds and trims, nearest first',
+  folds: 'by detail near folds',
 };
 
 function area({ original: { facts } }: Entry): number {

@@ -32,12 +32,12 @@ record FoldLine(Side side, double at, double from, double end, double outwards, 
 
     private int low() {
         boolean isFirst = side == Side.LEFT || side == Side.TOP;
-        return (int) Math.round(at - (isFirst ? outwards : inwards));
+        return (int) Math.floor(at - (isFirst ? outwards : inwards));
     }
 
     private int high() {
         boolean isFirst = side == Side.LEFT || side == Side.TOP;
-        return (int) Math.round(at + (isFirst ? inwards : outwards));
+        return (int) Math.ceil(at + (isFirst ? inwards : outwards));
     }
 
     private int strong(FrameGrid grid, int along, int low, int high) {
@@ -98,18 +98,13 @@ record FoldLine(Side side, double at, double from, double end, double outwards, 
         return strong >= STANDS_OUT * grid.density() * stretch.length() * (high - low);
     }
 
-    /** Cells from the line to the nearest strong detail beside a stretch; 0 on it. */
+    /** Cells from the line to the nearest strong detail beside a stretch, whichever way that runs; 0 on it. */
     double nearest(FrameGrid grid, Stretch stretch) {
-        int low = low();
-        int high = high();
         double nearest = Math.max(outwards, inwards);
         for (int along = stretch.from(); along < stretch.end(); along++) {
-            if (strong(grid, along, low, high) == 0) {
-                continue;
-            }
-            for (int across = low; across < high; across++) {
-                if (strong(grid, along, across, across + 1) > 0) {
-                    // A cell is half a cell large to either side, and Sobel sees a step on the cell before it.
+            for (int across = low(); across < high(); across++) {
+                if (side.isUpright() ? grid.isStrong(across, along) : grid.isStrong(along, across)) {
+                    // A cell is half a cell large to either side.
                     nearest = Math.min(nearest, Math.max(0, Math.abs(across + 0.5 - at) - 0.5));
                 }
             }

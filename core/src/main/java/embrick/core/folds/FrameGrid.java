@@ -20,6 +20,8 @@ final class FrameGrid {
     private final int height;
     private final double density;
     private final boolean[] inside;
+    /** In whichever direction. */
+    private final boolean[] strong;
     /** How much lies before a cell in its row that changes across, and above it in its column that changes downwards. */
     private final int[] before;
 
@@ -44,6 +46,7 @@ final class FrameGrid {
         width = (int) Math.ceil((most(across) - left) / cell);
         height = (int) Math.ceil((most(down) - top) / cell);
         inside = new boolean[width * height];
+        strong = new boolean[width * height];
         before = new int[(width + 1) * height];
         above = new int[width * (height + 1)];
         fill(detail, window, seen, framing);
@@ -58,10 +61,11 @@ final class FrameGrid {
                 double down = window.seenY(u, v) / seen.height();
                 boolean isInside = across >= 0 && across < 1 && down >= 0 && down < 1;
                 inside[y * width + x] = isInside;
-                before[y * (width + 1) + x + 1] = before[y * (width + 1) + x]
-                        + (isInside && isStrong(detail, framing, across, down, true) ? 1 : 0);
-                above[(y + 1) * width + x] =
-                        above[y * width + x] + (isInside && isStrong(detail, framing, across, down, false) ? 1 : 0);
+                boolean isAcross = isInside && isStrong(detail, framing, across, down, true);
+                boolean isDown = isInside && isStrong(detail, framing, across, down, false);
+                strong[y * width + x] = isAcross || isDown;
+                before[y * (width + 1) + x + 1] = before[y * (width + 1) + x] + (isAcross ? 1 : 0);
+                above[(y + 1) * width + x] = above[y * width + x] + (isDown ? 1 : 0);
             }
         }
     }
@@ -134,6 +138,11 @@ final class FrameGrid {
         int x = (int) Math.floor(column);
         int y = (int) Math.floor(row);
         return x >= 0 && y >= 0 && x < width && y < height && inside[y * width + x];
+    }
+
+    /** Whether detail is strong there, whichever way it runs. */
+    boolean isStrong(int column, int row) {
+        return column >= 0 && row >= 0 && column < width && row < height && strong[row * width + column];
     }
 
     /** Strong cells of one row between two columns, what lies beyond the grid being none. */

@@ -18,6 +18,9 @@ final class BlurRule {
     /** Steps of strength 100. */
     private static final double STEPS = Deconvolution.MOST_STEPS;
 
+    /** Kept by one thread while it makes such a picture. */
+    private static final long MOST_BYTES = 160L << 20;
+
     private BlurRule() {}
 
     /**
@@ -48,17 +51,27 @@ final class BlurRule {
         return Math.IEEEremainder(mirrored + 90.0 * framing.quarterTurns() + framing.tiltDegrees(), 180);
     }
 
-    /** A blur that the enlargement makes wider than can be undone. */
-    static Optional<Problem> problem(BlurUndone undone, double scale) {
-        return switch (undone.blurred()) {
+    /** A blur that the enlargement makes wider, or the sheet larger, than can be undone. */
+    static Optional<Problem> problem(BlurUndone undone, Lie lie, int width) {
+        Optional<Problem> tooWide = switch (undone.blurred()) {
             case Blurred.OutOfFocus out
-            when out.radius() / scale > Spread.MOST_SIGMA ->
-                Optional.of(tooWide("radius", Spread.MOST_SIGMA * scale, out.radius()));
+            when out.radius() / lie.scale() > Spread.MOST_SIGMA ->
+                Optional.of(tooWide("radius", Spread.MOST_SIGMA * lie.scale(), out.radius()));
             case Blurred.Moved moved
-            when moved.length() / scale > Spread.MOST_LENGTH ->
-                Optional.of(tooWide("length", Spread.MOST_LENGTH * scale, moved.length()));
+            when moved.length() / lie.scale() > Spread.MOST_LENGTH ->
+                Optional.of(tooWide("length", Spread.MOST_LENGTH * lie.scale(), moved.length()));
             case Blurred _ -> Optional.empty();
         };
+        return tooWide.isPresent()
+                ? tooWide
+                : settings(undone, lie)
+                        .filter(settings -> settings instanceof Deconvolution blur && blur.bytes(width) > MOST_BYTES)
+                        .map(_ -> Problem.of(
+                                "blur-too-much",
+                                "sharpening",
+                                "a blur that is narrower in the output, less strength, or a sheet of fewer pixels across",
+                                String.format(Locale.ROOT, "%d px across at strength %d", width, undone.strength()),
+                                "Lower the strength or the ppi, or make the print smaller."));
     }
 
     private static Problem tooWide(String what, double most, double is) {

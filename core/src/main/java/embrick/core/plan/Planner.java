@@ -86,7 +86,11 @@ public final class Planner {
         problems.addAll(edges.problems(layout.picture()));
         PixelRect shown = shown(layout, edges.bands());
         problems.addAll(MarkRule.problems(ticket, words.mark(), shown));
-        SharpeningRule.problem(ticket.sharpening(), ticket.ppi(), new BlurRule.Lie(layout.scale(), framing))
+        SharpeningRule.problem(
+                        ticket.sharpening(),
+                        ticket.ppi(),
+                        new BlurRule.Lie(layout.scale(), framing),
+                        layout.picture().width())
                 .ifPresent(problems::add);
         ProductCheck.problem(ticket, ticket.ppi().toPpi() * layout.scale()).ifPresent(problems::add);
         if (!problems.isEmpty()) {

@@ -64,13 +64,17 @@ public final class SharpeningRule {
                 : Optional.of(new UnsharpMasking(strength / STRENGTH_OF_ONE, sigmaPixels, thresholdPercent / 100));
     }
 
-    /** A radius that cannot be made at this ppi, or a blur too wide to be undone. */
-    static Optional<Problem> problem(Sharpening sharpening, Resolution ppi, BlurRule.Lie lie) {
+    /**
+     * A radius that cannot be made at this ppi, or a blur too wide to be undone.
+     *
+     * @param width of the picture in output pixels
+     */
+    static Optional<Problem> problem(Sharpening sharpening, Resolution ppi, BlurRule.Lie lie, int width) {
         return switch (sharpening) {
             case Sharpening.None _, Sharpening.ForPaper _, Sharpening.ForScreen _ -> Optional.empty();
             case Sharpening.Exact edges -> problem(edges.radius(), ppi);
             case Sharpening.LocalContrast wide -> problem(wide.radius(), ppi);
-            case Sharpening.BlurUndone undone -> BlurRule.problem(undone, lie.scale());
+            case Sharpening.BlurUndone undone -> BlurRule.problem(undone, lie, width);
         };
     }
 

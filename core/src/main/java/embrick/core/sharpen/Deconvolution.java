@@ -25,6 +25,17 @@ public record Deconvolution(Spread spread, int steps, double threshold) implemen
         return spread.sigmaPixels();
     }
 
+    /** About what one thread keeps in memory while it undoes this blur in rows of so many pixels. */
+    public long bytes(int width) {
+        int reach = switch (spread) {
+            case Spread.Gaussian out -> (int) Math.ceil(3.5 * out.sigmaPixels());
+            case Spread.Line line -> (int) Math.ceil(line.lengthPixels() / 2) + 1;
+        };
+        // Four rings of twice the reach in each round, and the rows that all rounds together look over, twice.
+        long rows = (long) steps * (8L * reach + 12) + 2L * (4L * reach * steps + 64);
+        return rows * width * Float.BYTES;
+    }
+
     @Override
     public Optional<SharpeningSettings> reduced(double reduction) {
         return spread.reduced(reduction).map(other -> new Deconvolution(other, steps, threshold));

@@ -149,6 +149,15 @@ class FoldGuardTest {
                 .isZero();
     }
 
+    /** A wide thing with its only upright sides off the fold lies on it all the same. */
+    @Test
+    void whatLiesAcrossAFoldIsOnIt() {
+        SmallPixels kite = picture(box(FOLD - 60, 200, 75, 40));
+        Look look = look(kite, Framing.centred(), 10);
+        assertThat(look.figure()).isEqualTo(100);
+        assertThat(look.places().getFirst().distance()).isZero();
+    }
+
     @Test
     void coloursStandOutThoughTheyAreAsLight() {
         Tone kite = box(FOLD + 5, 200, 40, 60);
@@ -169,7 +178,7 @@ class FoldGuardTest {
         float[] louder = stones.clone();
         for (int y = 200; y < 320; y++) {
             for (int x = (int) FOLD + 3; x < FOLD + 30; x++) {
-                louder[y * WIDTH + x] = y / 5 % 2;
+                louder[y * WIDTH + x] = (x / 5 + y / 5) % 2;
             }
         }
         assertThat(share).isZero();

@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import embrick.core.colour.Encoding;
 import embrick.core.framing.Framing;
 import embrick.core.pixels.PixelRect;
+import embrick.core.sharpen.Deconvolution;
 import embrick.core.sharpen.Halo;
+import embrick.core.sharpen.SharpeningSettings;
 import embrick.core.sharpen.UnsharpMasking;
 import embrick.core.ticket.PaperKind;
 import embrick.core.ticket.Sharpening;
@@ -109,10 +111,42 @@ class SharpeningRuleTest {
     @Test
     void aRadiusUnderAThirdOfAPixelIsAProblemWithARemedy() {
         Sharpening fine = new Sharpening.Exact(30, Length.parse("0.02 mm", LengthUnit.MM), 1);
-        assertThat(SharpeningRule.problem(fine, Resolution.perInch(300), AS_IT_IS))
+        assertThat(SharpeningRule.problem(fine, Resolution.perInch(300), AS_IT_IS, 2400))
                 .get()
                 .satisfies(problem -> assertThat(problem.remedy()).contains("another radius"));
-        assertThat(SharpeningRule.problem(fine, Resolution.perInch(720), AS_IT_IS))
+        assertThat(SharpeningRule.problem(fine, Resolution.perInch(720), AS_IT_IS, 2400))
                 .isEmpty();
+    }
+
+    /** A blur is the original's: twice as large it is twice as wide, turned with the picture, and gone when it is small. */
+    @Test
+    void aBlurFollowsScaleTurnsMirrorAndTilt() {
+        Sharpening soft = new Sharpening.BlurUndone(new Sharpening.Blurred.OutOfFocus(1.5), 50, 0.8);
+        assertThat(undone(soft, new BlurRule.Lie(0.5, Framing.centred())))
+                .contains(new Deconvolution(new Deconvolution.Spread.Gaussian(3), 12, 0.008));
+        assertThat(undone(soft, new BlurRule.Lie(6, Framing.centred()))).isEmpty();
+        Sharpening moved = new Sharpening.BlurUndone(new Sharpening.Blurred.Moved(12, 30), 100, 0);
+        Framing turned = Framing.centred().withQuarterTurns(1).withTilt(5);
+        assertThat(undone(moved, new BlurRule.Lie(2, turned)))
+                .contains(new Deconvolution(new Deconvolution.Spread.Line(6, -55), 24, 0));
+        Framing mirrored = Framing.centred().withMirror(Framing.Mirror.MIRRORED);
+        assertThat(undone(moved, new BlurRule.Lie(1, mirrored)))
+                .contains(new Deconvolution(new Deconvolution.Spread.Line(12, -30), 24, 0));
+    }
+
+    private static Optional<SharpeningSettings> undone(Sharpening sharpening, BlurRule.Lie lie) {
+        return SharpeningRule.settings(sharpening, Resolution.perInch(300), ViewingDistance.HAND, lie);
+    }
+
+    @Test
+    void aBlurThatIsTooWideForTheOutputIsAProblemWithARemedy() {
+        Sharpening wide = new Sharpening.BlurUndone(new Sharpening.Blurred.OutOfFocus(4), 50, 1);
+        assertThat(SharpeningRule.problem(wide, Resolution.perInch(300), AS_IT_IS, 6000))
+                .isEmpty();
+        assertThat(SharpeningRule.problem(
+                        wide, Resolution.perInch(300), new BlurRule.Lie(0.25, Framing.centred()), 6000))
+                .hasValueSatisfying(problem -> assertThat(problem.code()).isEqualTo("blur-too-wide"));
+        assertThat(SharpeningRule.problem(wide, Resolution.perInch(300), AS_IT_IS, 60_000))
+                .hasValueSatisfying(problem -> assertThat(problem.code()).isEqualTo("blur-too-much"));
     }
 }
