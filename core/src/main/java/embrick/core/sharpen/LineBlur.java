@@ -6,11 +6,9 @@ import java.util.Arrays;
  * The mean along a straight line through each pixel, between pixels linearly. Beyond the plane's rim its outermost pixels
  * go on.
  */
-final class LineBlur implements PlaneBlur {
+final class LineBlur extends EvenReach implements PlaneBlur {
     private static final int SAMPLES_PER_PIXEL = 16;
 
-    private final int width;
-    private final int height;
     private final int reach;
     private final Tap[] taps;
 
@@ -23,8 +21,7 @@ final class LineBlur implements PlaneBlur {
     private record Tap(int dx, int dy, float weight) {}
 
     LineBlur(Deconvolution.Spread.Line line, int width, int height) {
-        this.width = width;
-        this.height = height;
+        super(width, height);
         this.reach = (int) Math.ceil(line.lengthPixels() / 2) + 1;
         this.taps = taps(line, reach);
     }
@@ -59,28 +56,8 @@ final class LineBlur implements PlaneBlur {
     }
 
     @Override
-    public int firstColumn(int x) {
-        return Math.max(0, x - reach);
-    }
-
-    @Override
-    public int endColumn(int x) {
-        return Math.min(width, x + reach + 1);
-    }
-
-    @Override
-    public int firstRow(int y) {
-        return Math.max(0, y - reach);
-    }
-
-    @Override
-    public int endRow(int y) {
-        return Math.min(height, y + reach + 1);
-    }
-
-    @Override
-    public int rowsFor(int together) {
-        return Math.min(height, together + 2 * reach);
+    int reach() {
+        return reach;
     }
 
     @Override

@@ -20,7 +20,7 @@ import java.util.List;
  * pixel and t the threshold; none where E is below t². Grain in flat parts is left as it is, rather than drawn up. Embrick's
  * rule, in the way a Wiener filter weighs signal against noise.
  */
-final class RichardsonLucy implements LuminanceFilter {
+final class RichardsonLucy extends EvenReach implements LuminanceFilter {
     /** Below this, a ratio says nothing: a quarter of a step of 8 bits. */
     private static final float DARKEST = 0.001f;
     /** Light beyond white may be needed on the way; the result is clipped once, at the end. */
@@ -30,8 +30,6 @@ final class RichardsonLucy implements LuminanceFilter {
 
     private static final double NEAR_SIGMA = 2;
 
-    private final int width;
-    private final int height;
     private final float energyOfGrain;
     private final int reach;
     private final List<Round> rounds = new ArrayList<>();
@@ -45,8 +43,7 @@ final class RichardsonLucy implements LuminanceFilter {
     private float[] estimates = new float[0];
 
     RichardsonLucy(Deconvolution settings, int width, int height) {
-        this.width = width;
-        this.height = height;
+        super(width, height);
         this.energyOfGrain = (float) (settings.threshold() * settings.threshold());
         for (int step = 0; step < settings.steps(); step++) {
             rounds.add(new Round(blur(settings.spread()), blur(settings.spread())));
@@ -63,34 +60,14 @@ final class RichardsonLucy implements LuminanceFilter {
     }
 
     /** How far a blur reaches: it is the same to all sides. */
-    private static int reach(PlaneBlur blur) {
+    private static int reachOf(PlaneBlur blur) {
         int far = Integer.MAX_VALUE / 2;
         return far - blur.firstRow(far);
     }
 
     @Override
-    public int firstColumn(int x) {
-        return Math.max(0, x - reach);
-    }
-
-    @Override
-    public int endColumn(int x) {
-        return Math.min(width, x + reach + 1);
-    }
-
-    @Override
-    public int firstRow(int y) {
-        return Math.max(0, y - reach);
-    }
-
-    @Override
-    public int endRow(int y) {
-        return Math.min(height, y + reach + 1);
-    }
-
-    @Override
-    public int rowsFor(int together) {
-        return Math.min(height, together + 2 * reach);
+    int reach() {
+        return reach;
     }
 
     @Override
@@ -169,13 +146,13 @@ final class RichardsonLucy implements LuminanceFilter {
         }
 
         int reach() {
-            return RichardsonLucy.reach(blurred) + RichardsonLucy.reach(weighed);
+            return reachOf(blurred) + reachOf(weighed);
         }
 
         Part begin(Part from) {
             taken = from;
-            ratios = inside(taken, RichardsonLucy.reach(blurred));
-            made = inside(ratios, RichardsonLucy.reach(weighed));
+            ratios = inside(taken, reachOf(blurred));
+            made = inside(ratios, reachOf(weighed));
             blurred.from(taken.x(), taken.end() - taken.x(), taken.y(), 1);
             weighed.from(ratios.x(), ratios.end() - ratios.x(), ratios.y(), 1);
             nextRatio = ratios.y();
@@ -253,11 +230,11 @@ final class RichardsonLucy implements LuminanceFilter {
         }
 
         int reach() {
-            return RichardsonLucy.reach(coarse) + RichardsonLucy.reach(gathered);
+            return reachOf(coarse) + reachOf(gathered);
         }
 
         void begin(Part from, int rows) {
-            inner = inside(from, RichardsonLucy.reach(coarse));
+            inner = inside(from, reachOf(coarse));
             coarse.from(from.x(), from.end() - from.x(), from.y(), 1);
             gathered.from(inner.x(), inner.end() - inner.x(), inner.y(), rows);
             next = inner.y();

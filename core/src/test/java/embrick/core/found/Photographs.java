@@ -2,12 +2,12 @@ package embrick.core.found;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.awt.Image;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -57,21 +57,48 @@ public final class Photographs {
         return Files.isRegularFile(file) && (name.endsWith(".jpg") || name.endsWith(".png"));
     }
 
-    /** @param longer side, in pixels */
+    /** @param longer side, in pixels; each is the mean of the area that it covers, in whole steps of 8 bits */
     public static SmallPixels read(Path file, int longer) throws IOException {
         BufferedImage picture = ImageIO.read(file.toFile());
         double scale = (double) longer / Math.max(picture.getWidth(), picture.getHeight());
         int width = (int) Math.round(picture.getWidth() * scale);
         int height = (int) Math.round(picture.getHeight() * scale);
-        BufferedImage small = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
-        small.getGraphics().drawImage(picture.getScaledInstance(width, height, Image.SCALE_AREA_AVERAGING), 0, 0, null);
         float[][] planes = new float[SmallPixels.COLOURS][width * height];
-        for (int i = 0; i < width * height; i++) {
-            int rgb = small.getRGB(i % width, i / width);
+        float[][] sums = new float[SmallPixels.COLOURS][width];
+        int[] row = new int[picture.getWidth()];
+        double down = (double) picture.getHeight() / height;
+        for (int y = 0; y < height; y++) {
+            for (float[] sum : sums) {
+                Arrays.fill(sum, 0);
+            }
+            for (int from = (int) (y * down); from < Math.min(picture.getHeight(), (y + 1) * down); from++) {
+                picture.getRGB(0, from, row.length, 1, row, 0, row.length);
+                double share = Math.min(from + 1, (y + 1) * down) - Math.max(from, y * down);
+                addAcross(row, (float) (share / down), sums);
+            }
             for (int c = 0; c < SmallPixels.COLOURS; c++) {
-                planes[c][i] = (rgb >> (16 - 8 * c) & 0xff) / 255f;
+                for (int x = 0; x < width; x++) {
+                    planes[c][y * width + x] = Math.round(sums[c][x]) / 255f;
+                }
             }
         }
         return new SmallPixels(width, height, planes);
+    }
+
+    /** Adds a row's share to the means of the columns that its pixels cover. */
+    private static void addAcross(int[] row, float share, float[][] sums) {
+        int width = sums[0].length;
+        double across = (double) row.length / width;
+        for (int x = 0; x < width; x++) {
+            double end = (x + 1) * across;
+            for (int from = (int) (x * across); from < Math.min(row.length, end); from++) {
+                double part = Math.min(from + 1, end) - Math.max(from, x * across);
+                float weight = (float) (part / across) * share;
+                int rgb = row[from];
+                sums[0][x] += weight * (rgb >> 16 & 0xff);
+                sums[1][x] += weight * (rgb >> 8 & 0xff);
+                sums[2][x] += weight * (rgb & 0xff);
+            }
+        }
     }
 }
