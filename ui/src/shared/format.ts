@@ -83,3 +83,8 @@ export function duration(seconds: number): string {
   const rest = String(whole % 60).padStart(2, '0');
   return hours > 0 ? `${hours}:${String(minutes).padStart(2, '0')}:${rest}` : `${minutes}:${rest}`;
 }
+
+/** A length of paper that was measured, in the ticket's unit, to a hundredth of it. */
+export function measuredText(millimetres: number, unit: LengthUnit): string {
+  return `${lengthText(Math.round(fromInches(millimetres / 25.4, unit) * 100) / 100, unit)} ${unitSymbol[unit]}`;
+}

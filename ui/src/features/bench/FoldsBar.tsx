@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { Problem } from '../../api/problems';
-import { fromInches, lengthText, unitSymbol, type LengthUnit } from '../../shared/format';
+import { measuredText, type LengthUnit } from '../../shared/format';
 import type { useFolds } from './useFolds';
 
 interface Props {
@@ -10,13 +10,10 @@ interface Props {
   onTake: () => void;
 }
 
-const MM_PER_INCH = 25.4;
-
 /** The change that clears the folds, in words. */
 export function FoldsBar({ folds: { looking, offer, putAway }, line, unit, onTake }: Props) {
   if (!looking) return null;
-  const length = (millimetres: number) =>
-    `${lengthText(Math.round(fromInches(Math.abs(millimetres) / MM_PER_INCH, unit) * 100) / 100, unit)} ${unitSymbol[unit]}`;
+  const length = (millimetres: number) => measuredText(Math.abs(millimetres), unit);
   const words = () => {
     if (!offer) return 'Looking for the smallest move that clears every side…';
     if (offer instanceof Problem) return `${offer.message} ${offer.remedy}`;

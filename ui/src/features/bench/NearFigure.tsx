@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { fromInches, lengthText, unitSymbol } from '../../shared/format';
+import { measuredText } from '../../shared/format';
 import { useRested } from '../../shared/useRested';
 import { crossingsQuery } from '../ticket';
 import { Figure } from './FiguresBar';
@@ -22,7 +22,6 @@ function Near({ planned, line }: { planned: Planned; line: 'fold' | 'trim' }) {
     placeholderData: keepPreviousData,
   });
   const { unit } = subject.ticket;
-  const length = (millimetres: number) => `${lengthText(Math.round(fromInches(millimetres / 25.4, unit) * 100) / 100, unit)} ${unitSymbol[unit]}`;
   const nearest = data && data.crossings.length > 0 ? Math.min(...data.crossings.map(({ millimetres }) => millimetres)) : undefined;
   return (
     <Figure name={`detail at the ${line}`}>
@@ -32,7 +31,7 @@ function Near({ planned, line }: { planned: Planned; line: 'fold' | 'trim' }) {
         <small className="near-clear">● clear</small>
       ) : (
         <small className="near-not">
-          ◆ {nearest === 0 ? 'on it' : length(nearest)}, {data.crossings.map(({ side }) => side.toLowerCase()).join(', ')}
+          ◆ {nearest === 0 ? 'on it' : measuredText(nearest, unit)}, {data.crossings.map(({ side }) => side.toLowerCase()).join(', ')}
         </small>
       )}
     </Figure>

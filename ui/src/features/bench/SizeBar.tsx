@@ -18,7 +18,7 @@ interface Props {
 
 /** The picture's true size: what is known of it, and two ways to state it. */
 export function SizeBar({ original, size, seen, unit, keepsPixels, onMark }: Props) {
-  const [length, setLength] = useState({ value: unit === 'IN' ? 1 : unit === 'CM' ? 1 : 10, unit });
+  const [length, setLength] = useState({ value: unit === 'MM' ? 10 : 1, unit });
   const [ppi, setPpi] = useState<number | null>(original.statedPpi ?? 300);
   if (!size.line) return null;
   const { facts, statedPpi } = original;

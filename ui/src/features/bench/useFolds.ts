@@ -26,12 +26,9 @@ export function useFolds(
     }
     setLooking(true);
     const number = ++asked.current;
-    offerClearFolds(subject.originalId, subject.ticket, framing, subject.override)
+    void offerClearFolds(subject.originalId, subject.ticket, framing, subject.override)
       .catch((failed: unknown) => Problem.from(failed))
-      .then(
-        (found) => number === asked.current && setOffer(found),
-        () => undefined,
-      );
+      .then((found) => number === asked.current && setOffer(found));
   };
   return { looking, offer, look, putAway };
 }

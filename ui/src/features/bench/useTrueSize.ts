@@ -20,17 +20,15 @@ export function useTrueSize(originalId: string | undefined) {
   useEffect(() => setLine(undefined), [originalId]);
 
   const say = async (body: Schemas['TrueSizeWish']) => {
-    if (!originalId) return undefined;
+    if (!originalId) return;
     try {
-      const view = await answer(
+      await answer(
         api.PUT('/api/v1/originals/{id}/true-size', { params: { path: { id: originalId } }, body }),
       );
       for (const key of follow) void queries.invalidateQueries({ queryKey: [key] });
-      return view;
     } catch (failed) {
       const problem = Problem.from(failed);
       void message.warning(`${problem.message} ${problem.remedy}`);
-      return undefined;
     }
   };
   return {

@@ -16,22 +16,21 @@ interface Props {
   unit: LengthUnit;
 }
 
-/** Whole outputs are made a little smaller at first, until the room is measured. */
-const AT_FIRST = 8;
-
 /** A wrapped canvas as it will stand: made from the same pixels as the flat proof. */
 export function SpacedProof({ subject, plan, look, unit }: Props) {
-  const [reduction, setReduction] = useState(AT_FIRST);
-  const small = reducedSheet(plan, reduction === 1 ? null : reduction);
+  const [reduction, setReduction] = useState<number>();
+  const asked = reduction === undefined || reduction === 1 ? null : reduction;
+  const small = reducedSheet(plan, asked);
   const whole = useQuery({
-    ...proofQuery(subject, { region: { x: 0, y: 0, ...small }, show: 'FILE', look, reduction: reduction === 1 ? null : reduction }),
-    enabled: reduction !== AT_FIRST,
+    ...proofQuery(subject, { region: { x: 0, y: 0, ...small }, show: 'FILE', look, reduction: asked }),
+    // The room is measured first.
+    enabled: reduction !== undefined,
   });
   const url = useObjectUrl(whole.data?.originalId === subject.originalId ? whole.data.blob : undefined);
   if (whole.error) return <Failed error={whole.error} />;
   return (
     <Suspense fallback={<Loading what="the canvas" />}>
-      <InSpace plan={plan} unit={unit} picture={{ url }} reduction={reduction} onReduction={setReduction} />
+      <InSpace plan={plan} unit={unit} url={url} reduction={reduction} onReduction={setReduction} />
     </Suspense>
   );
 }

@@ -2,7 +2,7 @@ import { useQueries } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { count, fromInches, lengthText, stem, unitSymbol } from '../../shared/format';
+import { count, measuredText, stem } from '../../shared/format';
 import { crossingsQuery, type Estimate, type TicketDocument } from './queries';
 
 interface Props {
@@ -37,8 +37,7 @@ function Looked({ jobId, document, pictures, originals, line }: Props & { line: 
       return found.length > 0 ? [{ originalId, found, nearest: Math.min(...found.map(({ millimetres }) => millimetres)) }] : [];
     })
     .sort((a, b) => a.nearest - b.nearest);
-  const length = (millimetres: number) =>
-    `${lengthText(Math.round(fromInches(millimetres / 25.4, document.unit) * 100) / 100, document.unit)} ${unitSymbol[document.unit]}`;
+  const length = (millimetres: number) => measuredText(millimetres, document.unit);
   return (
     <section className="card meaning" aria-label={`Near the ${line}`}>
       <header>

@@ -66,7 +66,6 @@ class MeasuredOnTheBenchTest {
         // The line lies across the middle third; an inch apart.
         browser.button("State 1 in").click();
         double ppi = TestBeds.WIDTH / 3.0;
-        browser.see(".size-bar", Math.round(ppi) == ppi ? (int) ppi + " ppi, as stated" : " ppi, as stated");
         JsonNode stated = browser.until(_ -> {
             JsonNode one = api.get("/jobs/" + job + "/originals").body().get(0);
             return one.path("statedPpi").asDouble() != 300 ? one : null;

@@ -27,7 +27,6 @@ public final class FoldGuard {
     private static final double LOOSER_BY = 0.02;
     private static final double COST_OF_LOOSER = 1.5;
     private static final double STEPS_OF_DISTANCE = 3;
-    private static final int WORST = 6;
 
     private final FrameGrid grid;
     private final Plan plan;
@@ -47,7 +46,7 @@ public final class FoldGuard {
 
     /**
      * @param figure 0 where all lines are clear, up to 100 where strong detail lies on one
-     * @param places the worst, nearest first
+     * @param places nearest first
      */
     public record Look(int figure, List<Place> places) {}
 
@@ -119,7 +118,7 @@ public final class FoldGuard {
         places.sort(
                 Comparator.comparingDouble(Place::distance).thenComparingDouble(place -> place.from() - place.end()));
         int figure = places.isEmpty() ? 0 : (int) Math.max(1, Math.round(100 * (1 - nearest / within)));
-        return new Look(figure, List.copyOf(places.subList(0, Math.min(WORST, places.size()))));
+        return new Look(figure, List.copyOf(places));
     }
 
     /** The smallest change that clears all lines; empty where none does, or nothing can be moved. */

@@ -32,11 +32,11 @@ public record MeasuredLine(double x1, double y1, double x2, double y2, Length le
      *
      * @throws IllegalArgumentException if it is none that a file can be marked with
      */
-    public Resolution ppi() {
+    public BigDecimal ppi() {
         double ppi = Math.hypot(x2 - x1, y2 - y1) / length.toInches();
         if (!(ppi >= 1 && ppi <= Resolution.MAX_PER_INCH)) {
             throw new IllegalArgumentException("ppi: expected 1 to " + Resolution.MAX_PER_INCH + ", got " + ppi);
         }
-        return Resolution.perInch(BigDecimal.valueOf(ppi).setScale(2, RoundingMode.HALF_UP));
+        return BigDecimal.valueOf(ppi).setScale(2, RoundingMode.HALF_UP);
     }
 }

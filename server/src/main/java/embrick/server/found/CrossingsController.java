@@ -33,6 +33,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1")
 class CrossingsController {
     private static final double MILLIMETRES_PER_INCH = 25.4;
+    /** Places that are told: more would be marks all round. */
+    private static final int WORST = 6;
 
     private final Plans plans;
     private final Findings findings;
@@ -80,6 +82,7 @@ class CrossingsController {
         double perPixel = millimetresPerPixel(plan);
         Look look = guard(planned, plan, within, http).look();
         List<CrossingPlace> places = look.places().stream()
+                .limit(WORST)
                 .map(place -> new CrossingPlace(place.side(), place.from(), place.end(), place.distance() * perPixel))
                 .toList();
         return new CrossingsView(within, look.figure(), bySide(look.places(), perPixel), places);

@@ -3,7 +3,6 @@ package embrick.server.originals;
 import embrick.core.source.MeasuredLine;
 import embrick.core.source.SourceFacts;
 import embrick.core.units.PixelSize;
-import embrick.core.units.Resolution;
 import embrick.server.documents.LengthDocument;
 import embrick.server.problems.ProblemException;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -80,14 +79,13 @@ class TrueSizeController {
         }
         KnownLength known = wish.known();
         try {
-            Resolution measured = new MeasuredLine(
+            return Optional.of(new MeasuredLine(
                             known.from().x() * seen.width(),
                             known.from().y() * seen.height(),
                             known.to().x() * seen.width(),
                             known.to().y() * seen.height(),
                             known.length().toLength())
-                    .ppi();
-            return Optional.of(BigDecimal.valueOf(Math.round(measured.toPpi() * 100), 2));
+                    .ppi());
         } catch (IllegalArgumentException unusable) {
             throw ProblemException.invalid(
                     "true-size",
