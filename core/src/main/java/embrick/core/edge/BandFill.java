@@ -17,6 +17,9 @@ public sealed interface BandFill {
         }
     }
 
+    /** Grown from the picture's own texture ({@code embrick.core.grown}). */
+    record Grown() implements BandFill {}
+
     /** The mean of the outermost pixels of all four sides, of the output's encoded numbers, one colour all round. */
     record RimMean() implements BandFill {}
 }

@@ -100,7 +100,9 @@ public record Framing(
         /** It may hang over; the paper shows there. */
         PAPER,
         /** It may hang over; the rim's pixels are drawn out. */
-        DRAWN_OUT
+        DRAWN_OUT,
+        /** Background is grown there from the picture's own texture. */
+        GROWN
     }
 
     /** Sides of the free shape as fractions of the oriented original's, above 0 to 1. */

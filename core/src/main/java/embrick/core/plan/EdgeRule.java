@@ -152,6 +152,7 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
             case EdgeFill.Picture _, EdgeFill.Mirror _ -> new BandFill.Mirror();
             case EdgeFill.DrawnOut _ -> new BandFill.DrawnOut();
             case EdgeFill.Plain(PaperColour colour) -> new BandFill.Plain(colour);
+            case EdgeFill.Grown _ -> new BandFill.Grown();
             case EdgeFill.RimMean _ -> new BandFill.RimMean();
         };
     }

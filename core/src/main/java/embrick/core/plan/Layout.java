@@ -7,6 +7,7 @@ import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
 import embrick.core.paper.PaperSize;
 import embrick.core.pixels.PixelRect;
+import embrick.core.ticket.Anchor;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -73,7 +74,8 @@ record Layout(
         return switch (ticket.fit()) {
             case Fit.Fill _ -> fill(seen, paper, framing);
             case Fit.Inside inside ->
-                inside(seen, paper, framing, inside, ticket.ppi().pixelsToCover(inside.margin()));
+                inside(seen, paper, framing, inside.anchor(), ticket.ppi().pixelsToCover(inside.margin()));
+            case Fit.Grown grown -> inside(seen, paper, framing, grown.anchor(), 0);
             case Fit.Placed placed ->
                 PlacedAtScale.layOut(
                         seen,
@@ -121,7 +123,7 @@ record Layout(
     }
 
     /** The frame has the picture's own shape and all of it is shown: the larger of the two scales. */
-    private static Layout inside(OrientedPicture seen, PixelSize sheet, Framing framing, Fit.Inside fit, int margin) {
+    private static Layout inside(OrientedPicture seen, PixelSize sheet, Framing framing, Anchor anchor, int margin) {
         PixelSize room =
                 new PixelSize(Math.max(1, sheet.width() - 2 * margin), Math.max(1, sheet.height() - 2 * margin));
         PixelSize shape = seen.size();
@@ -136,8 +138,8 @@ record Layout(
         int side = Math.min(margin, (sheet.width() - width) / 2);
         int top = Math.min(margin, (sheet.height() - height) / 2);
         PixelRect picture = new PixelRect(
-                side + (int) ((room.width() - width) * fit.anchor().x()),
-                top + (int) ((room.height() - height) * fit.anchor().y()),
+                side + (int) ((room.width() - width) * anchor.x()),
+                top + (int) ((room.height() - height) * anchor.y()),
                 width,
                 height);
         return held(seen, sheet, picture, frame, extent, scale);

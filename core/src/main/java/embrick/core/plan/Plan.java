@@ -7,6 +7,7 @@ import embrick.core.edge.Extension;
 import embrick.core.edge.Marking;
 import embrick.core.framing.Framing.Corners;
 import embrick.core.framing.HalfPlane;
+import embrick.core.grown.BareArea;
 import embrick.core.metadata.MetadataChoice;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
@@ -38,6 +39,7 @@ import java.util.Optional;
  * @param bitsPerChannel of the file, 8 or 16
  * @param rounding to those bits; with 16 there is nothing to dither
  * @param shapeKey the shape its framing belongs to
+ * @param growing the background that is grown; empty for none
  * @param limits where the framing may be at this tilt
  */
 public record Plan(
@@ -59,7 +61,8 @@ public record Plan(
         Rounding rounding,
         String shapeKey,
         Limits limits,
-        Figures figures) {
+        Figures figures,
+        Optional<Growing> growing) {
     public Plan {
         Objects.requireNonNull(source);
         Objects.requireNonNull(corners);
@@ -68,6 +71,7 @@ public record Plan(
         Objects.requireNonNull(extension);
         // Plans that were stored before had none.
         marking = marking == null ? Optional.empty() : marking;
+        growing = growing == null ? Optional.empty() : growing;
         Objects.requireNonNull(metadata);
         Objects.requireNonNull(rounding);
         if (!picture.isInside(sheet) && !picture.covers(sheet)) {
@@ -116,6 +120,35 @@ public record Plan(
         return window.keepsPixels(seen()) && marking.isEmpty();
     }
 
+    /** What is bare of the total, or of what bands go round, and is grown; empty where nothing is. */
+    public Optional<BareArea> bareArea() {
+        return growing.map(grown -> grown.area(this));
+    }
+
+    Plan withGrowing(Optional<Growing> other) {
+        return new Plan(
+                source,
+                sheet,
+                extension,
+                marking,
+                picture,
+                window,
+                corners,
+                resampling,
+                sharpening,
+                colour,
+                paper,
+                marked,
+                file,
+                metadata,
+                bitsPerChannel,
+                rounding,
+                shapeKey,
+                limits,
+                figures,
+                other);
+    }
+
     public Plan withResampling(Resampling other) {
         return with(other, sharpening, colour);
     }
@@ -154,7 +187,8 @@ public record Plan(
                 rounding,
                 shapeKey,
                 limits,
-                figures);
+                figures,
+                growing);
     }
 
     private Plan with(
@@ -178,7 +212,8 @@ public record Plan(
                 rounding,
                 shapeKey,
                 limits,
-                figures);
+                figures,
+                growing);
     }
 
     /** The layout of the decoded original. */

@@ -69,7 +69,15 @@ final class PlanNotices {
                             Locale.ROOT,
                             "the tilted picture leaves %.1f %% of its place bare: %s",
                             plan.figures().bareShare() * 100,
-                            plan.corners() == Corners.PAPER ? "paper shows there" : "its edge is drawn out")));
+                            switch (plan.corners()) {
+                                case PAPER -> "paper shows there";
+                                case GROWN -> "background is grown there";
+                                case COVERED, DRAWN_OUT -> "its edge is drawn out";
+                            })));
+        }
+        if (plan.growing().isPresent()) {
+            notices.add(new Notice(
+                    "background-grown", "background is grown from the picture's own texture: look at it in the proof"));
         }
         if (ticket.edges() instanceof Edges.Bleed(Length _, Length _, EdgeFill.Picture _)
                 && !plan.bandsRoundGround().isNone()) {

@@ -97,7 +97,12 @@ public final class Planner {
             return new Planning.Refused(problems);
         }
         Optional<Marking> marking = MarkRule.marking(ticket, words.mark(), shown);
-        Plan plan = assemble(facts, ticket, framing, seen, layout, edges, marking);
+        Plan bare = assemble(facts, ticket, framing, seen, layout, edges, marking);
+        Plan plan = bare.withGrowing(GrowingRule.of(ticket, bare));
+        Optional<Problem> tooDeep = GrowingRule.problem(plan);
+        if (tooDeep.isPresent()) {
+            return new Planning.Refused(List.of(tooDeep.get()));
+        }
         return new Planning.Ready(plan, PlanNotices.of(facts, ticket, plan));
     }
 
@@ -181,7 +186,8 @@ public final class Planner {
                 ticket.shape().key(),
                 new Plan.Limits(
                         OrientedPicture.limitsInOriginal(layout.limits(), framing), layout.travelX(), layout.travelY()),
-                figures(facts, ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits));
+                figures(facts, ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits),
+                Optional.empty());
     }
 
     private static Extension extension(Ticket ticket, Layout layout, EdgeRule edges) {
@@ -248,7 +254,9 @@ public final class Planner {
     }
 
     private static Corners cornersFill(Ticket ticket, Framing framing) {
-        return ticket.fit() instanceof Fit.Placed ? Corners.PAPER : framing.corners();
+        boolean isPaperBeside = ticket.fit() instanceof Fit.Inside && ticket.size() instanceof Size.Sheet;
+        boolean isGrownOntoPaper = isPaperBeside && framing.corners() == Corners.GROWN;
+        return ticket.fit() instanceof Fit.Placed || isGrownOntoPaper ? Corners.PAPER : framing.corners();
     }
 
     private static double onWholePixels(double centre, int output, int seen) {

@@ -6,6 +6,7 @@ import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
+import embrick.core.resample.PictureRim;
 import embrick.core.sharpen.Sharpened;
 import embrick.core.units.PixelSize;
 import java.util.Optional;
@@ -38,7 +39,7 @@ final class InsideEdges implements PixelSource {
         this.channels = paper.length;
         Stages stages = Stages.of(plan, original, paper, transforms);
         this.picture = plan.corners() == Corners.PAPER
-                ? new BareCorners(stages.last(), plan.window(), plan.seen(), paper)
+                ? new BareCorners(stages.last(), new PictureRim(plan.window(), plan.seen()), paper)
                 : stages.last();
         this.sharpening = stages.sharpening();
     }

@@ -13,7 +13,6 @@ import embrick.core.edge.Stroke;
 import embrick.core.edge.WithBands;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
-import embrick.core.pixels.Raster;
 import embrick.core.pixels.Strip;
 import embrick.core.plan.Plan;
 import embrick.core.sharpen.Halo;
@@ -35,9 +34,9 @@ public final class Print implements PixelRows {
     private static final int RESAMPLED_ANEW = 16;
 
     private final Plan plan;
-    private final Raster original;
     private final Transforms transforms;
     private final CaptionRenderer letters;
+    private final Grounds grounds;
     private final InsideEdges ground;
     private final PixelSource output;
     /** The prints of one output, each for a thread of its own, and what they have in common. */
@@ -45,21 +44,19 @@ public final class Print implements PixelRows {
 
     private float[] strip = new float[0];
 
-    Print(Plan plan, Raster original, Transforms transforms, CaptionRenderer letters) {
-        this(plan, original, transforms, letters, new Shared());
+    Print(Plan plan, Grounds grounds, Transforms transforms, CaptionRenderer letters) {
+        this(plan, grounds, transforms, letters, new Shared());
     }
 
-    private Print(Plan plan, Raster original, Transforms transforms, CaptionRenderer letters, Shared shared) {
+    private Print(Plan plan, Grounds grounds, Transforms transforms, CaptionRenderer letters, Shared shared) {
         this.plan = plan;
-        this.original = original;
+        this.grounds = grounds;
         this.transforms = transforms;
         this.letters = letters;
         this.shared = shared;
-        float[] paper = colour(plan.paper());
-        this.ground = new InsideEdges(plan, original, paper, transforms);
+        this.ground = grounds.inside();
         // The rim is read by stages of its own: what was measured of sharpening is of the picture, once.
-        PixelSource extended = extended(
-                () -> shared.rimMean(() -> RimMean.of(inside(new InsideEdges(plan, original, paper, transforms)))));
+        PixelSource extended = extended(() -> shared.rimMean(() -> RimMean.of(inside(grounds.inside()))));
         PixelSource inked = inked(extended);
         this.output = plan.rounding() == Rounding.DITHERED ? new Dithered(inked, channels()) : inked;
         ground.sharpening().ifPresent(shared.sharpened::add);
@@ -87,7 +84,7 @@ public final class Print implements PixelRows {
 
     @Override
     public Print another() {
-        return new Print(plan, original, transforms, letters, shared);
+        return new Print(plan, grounds, transforms, letters, shared);
     }
 
     @Override
@@ -100,17 +97,17 @@ public final class Print implements PixelRows {
     }
 
     private WithBands.Inside inside(InsideEdges pixels) {
-        return new WithBands.Inside(pixels, pixels.size(), channels());
+        return new WithBands.Inside(grounds.whole(pixels), grounds.size(), channels());
     }
 
     private PixelSource extended(Supplier<float[]> rimMean) {
         Bands bands = plan.bandsRoundGround();
-        if (bands.isNone()) {
-            return ground;
-        }
         WithBands.Inside inside = inside(ground);
+        if (bands.isNone() || grounds.areBandsGrown()) {
+            return inside.pixels();
+        }
         return switch (plan.extension().fill()) {
-            case BandFill.Mirror _ -> WithBands.mirrored(inside, bands);
+            case BandFill.Mirror _, BandFill.Grown _ -> WithBands.mirrored(inside, bands);
             case BandFill.DrawnOut _ -> WithBands.drawnOut(inside, bands);
             case BandFill.Plain plain -> WithBands.plain(inside, bands, () -> colour(plain.colour()));
             case BandFill.RimMean _ -> WithBands.plain(inside, bands, rimMean);
@@ -142,8 +139,8 @@ public final class Print implements PixelRows {
                 marking.stamps().stream()
                         .map(stamp -> letters.draw(stamp, marking.degrees()))
                         .toList(),
-                new InsideEdges(plan, original, colour(plan.paper()), transforms),
-                plan.extension().bands().onTotal(plan.ground()),
+                grounds.whole(grounds.inside()),
+                grounds.place(),
                 channels()));
         float[] black = colour(PaperColour.BLACK);
         float[] white = colour(PaperColour.WHITE);

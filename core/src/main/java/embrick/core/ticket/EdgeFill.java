@@ -20,6 +20,9 @@ public sealed interface EdgeFill {
         }
     }
 
+    /** Grown from the picture's own texture. */
+    record Grown() implements EdgeFill {}
+
     /** The mean of the sheet's outermost pixels, one colour all round. */
     record RimMean() implements EdgeFill {}
 }

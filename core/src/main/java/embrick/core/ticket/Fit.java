@@ -40,6 +40,19 @@ public sealed interface Fit {
     }
 
     /**
+     * The whole picture sits inside the sheet; what the sheet has beside it is grown from the picture's own texture.
+     *
+     * @param paper that see-through parts show
+     * @param anchor where it stands: on which sides background is grown
+     */
+    record Grown(PaperColour paper, Anchor anchor) implements Fit {
+        public Grown {
+            Objects.requireNonNull(paper);
+            Objects.requireNonNull(anchor);
+        }
+    }
+
+    /**
      * The picture is printed at a scale of its own, whatever the sheet: cut, or with paper round it.
      *
      * @param printed original pixels to an inch of paper; empty: as the picture's own file says

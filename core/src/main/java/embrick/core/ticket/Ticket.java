@@ -14,6 +14,7 @@ import java.util.function.Consumer;
  * @param metadata that files carry over from their originals, and their own words
  * @param mark over the pictures; empty for none
  * @param product whose rule it is held to; empty for none
+ * @param attempt at growing a background, from 1: each has a chance of its own, the same every time
  * @param viewing from how far the print is looked at: it sets the ppi a verdict asks for
  */
 public record Ticket(
@@ -31,7 +32,8 @@ public record Ticket(
         MetadataChoice metadata,
         NamePattern names,
         Optional<Mark> mark,
-        Optional<ProductRule> product) {
+        Optional<ProductRule> product,
+        int attempt) {
     public Ticket {
         Objects.requireNonNull(size);
         Objects.requireNonNull(turn);
@@ -48,6 +50,9 @@ public record Ticket(
         Objects.requireNonNull(names);
         Objects.requireNonNull(mark);
         Objects.requireNonNull(product);
+        if (attempt < 1) {
+            throw new IllegalArgumentException("attempt: expected 1 or more, got " + attempt);
+        }
     }
 
     /** Fills its shape with nothing else done to it: sRGB, neither edges nor sharpening, of the original only its name kept. */
@@ -67,15 +72,16 @@ public record Ticket(
                 MetadataChoice.NOTHING,
                 NamePattern.ORIGINAL,
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                1);
     }
 
     /** The shape that framings of this ticket belong to. */
     public Shape shape() {
         return switch (fit) {
-            case Fit.Inside _ when size instanceof Size.Sheet -> new Shape.Own();
+            case Fit.Inside _, Fit.Grown _ when size instanceof Size.Sheet -> new Shape.Own();
             case Fit.Placed _ when size instanceof Size.Sheet sheet -> new Shape.AtScale(sheet.ratio());
-            case Fit.Fill _, Fit.Inside _, Fit.Placed _ ->
+            case Fit.Fill _, Fit.Inside _, Fit.Grown _, Fit.Placed _ ->
                 switch (size) {
                     case Size.Sheet sheet -> new Shape.Fixed(sheet.ratio());
                     case Size.ShapeOnly shape -> new Shape.Fixed(shape.ratio());
@@ -131,6 +137,10 @@ public record Ticket(
 
     public Ticket withMark(Optional<Mark> other) {
         return with(draft -> draft.mark = other);
+    }
+
+    public Ticket withAttempt(int other) {
+        return with(draft -> draft.attempt = other);
     }
 
     public Ticket withProduct(Optional<ProductRule> other) {

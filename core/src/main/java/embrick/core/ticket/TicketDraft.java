@@ -21,6 +21,7 @@ final class TicketDraft {
     final NamePattern names;
     Optional<Mark> mark;
     Optional<ProductRule> product;
+    int attempt;
 
     TicketDraft(Ticket ticket) {
         size = ticket.size();
@@ -38,6 +39,7 @@ final class TicketDraft {
         names = ticket.names();
         mark = ticket.mark();
         product = ticket.product();
+        attempt = ticket.attempt();
     }
 
     Ticket ticket() {
@@ -56,6 +58,7 @@ final class TicketDraft {
                 metadata,
                 names,
                 mark,
-                product);
+                product,
+                attempt);
     }
 }

@@ -201,6 +201,7 @@ class PlansOfAnythingTest {
         return oneOf(
                 () -> new Fit.Fill(colour()),
                 () -> new Fit.Inside(colour(), any(Anchor.class), orNone(508), any(Fit.TrimMarks.class)),
+                () -> new Fit.Grown(colour(), any(Anchor.class)),
                 () -> new Fit.Cut(colour(), any(Anchor.class), any(Fit.TrimMarks.class)),
                 () -> new Fit.AtScale(
                         colour(), perhaps(this::sensibleResolution), any(Anchor.class), any(Fit.TrimMarks.class)));
@@ -212,6 +213,7 @@ class PlansOfAnythingTest {
                 EdgeFill.Mirror::new,
                 EdgeFill.DrawnOut::new,
                 EdgeFill.RimMean::new,
+                EdgeFill.Grown::new,
                 () -> new EdgeFill.Plain(colour()));
     }
 
@@ -332,7 +334,8 @@ class PlansOfAnythingTest {
                         ? Optional.of(new Mark(
                                 markContent(), any(Mark.Place.class), 1 + random.nextInt(30), 1 + random.nextInt(100)))
                         : Optional.empty(),
-                random.nextInt(8) == 0 ? Optional.of(built(this::product)) : Optional.empty());
+                random.nextInt(8) == 0 ? Optional.of(built(this::product)) : Optional.empty(),
+                1 + random.nextInt(5));
     }
 
     private Framing framing() {
