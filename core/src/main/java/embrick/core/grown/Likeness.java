@@ -5,7 +5,7 @@ package embrick.core.grown;
  * that patch has from the picture's own others. 1 where it is no larger; it falls as the first outgrows the second.
  */
 final class Likeness {
-    private static final int PASSES = 8;
+    private static final int PASSES = 5;
     /** Added to both differences, as the mean square of tones of 4095: what is below it nobody sees. */
     private static final float UNSEEN = 24 * 24;
 
