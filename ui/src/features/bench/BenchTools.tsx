@@ -42,6 +42,7 @@ const cornerWords: Record<Framing['corners'], string> = {
   COVERED: 'corners covered',
   PAPER: 'corners paper',
   DRAWN_OUT: 'corners drawn out',
+  GROWN: 'corners grown',
 };
 
 /** What can be done with the picture on the stage, each with its key. Figures that follow the hand do not draw it anew. */

@@ -145,7 +145,7 @@ export function Stage(props: Props) {
   const outline = cornersOf({ x: 0, y: 0, ...seen }).map(({ x, y }) => toScreen(lie, x, y));
   // What lies in the frame and in the picture is not cut away; where the frame hangs over there is nothing to cut.
   const offcut = `polygon(evenodd, ${closed(outline)}, ${closed(common(cornersOf(place), outline))})`;
-  const isMasked = ticket.fit.kind === 'inside' && ticket.edges.kind !== 'wrap' && (place.width !== sheet.width || place.height !== sheet.height);
+  const isMasked = (ticket.fit.kind === 'inside' || ticket.fit.kind === 'grown') && ticket.edges.kind !== 'wrap' && (place.width !== sheet.width || place.height !== sheet.height);
   const filled = planned.notices.find(({ code }) => code === 'bleed-filled');
   const lining = moving || level !== undefined || props.offer !== undefined || props.mark !== undefined || props.known !== undefined;
   return (

@@ -84,7 +84,7 @@ export function mirrored(framing: Framing): Framing {
   };
 }
 
-const cornerOrder = ['COVERED', 'PAPER', 'DRAWN_OUT'] as const;
+const cornerOrder = ['COVERED', 'PAPER', 'DRAWN_OUT', 'GROWN'] as const;
 
 export function nextCorners(framing: Framing): Framing {
   const next = (cornerOrder.indexOf(framing.corners) + 1) % cornerOrder.length;

@@ -8,10 +8,13 @@ import { KeySheet } from '../../shared/KeySheet';
 import { SheetLines } from '../../shared/SheetLines';
 import { Failed } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
+import { useObjectUrl } from '../../shared/useObjectUrl';
 import { NoPicture, PictureColumn, usePicturesInTurn } from '../framing';
 import { gamutLossQuery, useProfiles } from '../profiles';
 import type { Look, ProofScale, Region, Size } from '../pixels';
 import { DisplayRuler } from './DisplayRuler';
+import { GrowingStage } from './GrowingStage';
+import { GrownBar } from './GrownBar';
 import { useDisplayPpi } from './displayPpi';
 import { keyLines } from './keys';
 import { ProofFigures } from './ProofFigures';
@@ -21,6 +24,7 @@ import { scales, ShownTools } from './ShownTools';
 import { SheetMap } from './SheetMap';
 import { SpacedProof } from './SpacedProof';
 import { Trial } from './Trial';
+import { useBackground, useNotGrown } from './useBackground';
 import { useCompared, type Beside } from './useCompared';
 import { useProofed } from './useProofed';
 import { useShownPart } from './useShownPart';
@@ -54,6 +58,7 @@ export function ProofPage() {
   const [intents, setIntents] = useState(false);
   const [space, setSpace] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
+  const [weak, setWeak] = useState(false);
   const displayPpi = useDisplayPpi();
 
   const document = ticket?.document;
@@ -73,7 +78,19 @@ export function ProofPage() {
   // While the profiles are on their way nothing is reckoned; one that was deleted since may have been a print's.
   const isPrint = converts !== undefined && profiles.length > 0 && (target?.purpose ?? 'OUTPUT') === 'OUTPUT';
   const areMarksWanted = marked && isPrint;
-  const { before, after, marks, isExact } = useCompared({ ordered, subject, part, compared, isMarked: areMarksWanted });
+  const grows = plan?.grows ?? false;
+  const background = useBackground({ subject, grows, isMapWanted: weak, edit: framings.edit });
+  const plain = useNotGrown(subject, grows);
+  const plainOrdered = useNotGrown(ordered, grows);
+  const weakPlaces = useObjectUrl(weak ? background.weakPlaces : undefined);
+  const { before, after, marks, isExact } = useCompared({
+    ordered: plainOrdered,
+    subject: background.isReady ? subject : undefined,
+    plain,
+    part,
+    compared,
+    isMarked: areMarksWanted,
+  });
   const loss = useQuery({
     ...gamutLossQuery(original, subject?.ticket, subject?.framing),
     enabled: original !== undefined && subject !== undefined && isPrint,
@@ -81,7 +98,7 @@ export function ProofPage() {
   const onView = useCallback((size: Size) => setView(size), []);
 
   const isWrap = plan?.edges.rim === 'FOLD';
-  const isSpaced = space && isWrap && subject !== undefined;
+  const isSpaced = space && isWrap && subject !== undefined && background.isReady;
   const flip = () => setWipe(wipe < 0.5 ? 1 : 0);
   const hold = (next: Against) => {
     setAgainst(next);
@@ -107,6 +124,9 @@ export function ProofPage() {
         const here = scales.findIndex(({ value }) => value === scale);
         setScale(scales[(here + 1) % scales.length]!.value);
       },
+      a: () => background.isReady && !background.isAccepted && background.accept(),
+      w: () => grows && setWeak(!weak),
+      t: () => grows && background.isReady && background.tryAgain(),
       '?': () => setKeysOpen(true),
       0: () => {
         setMiddle(undefined);
@@ -124,7 +144,7 @@ export function ProofPage() {
   }
   const refusal = planning.data?.problems[0];
   const refused = refusal ? Problem.of({ code: refusal.code, problems: [refusal] }, 422) : null;
-  const failed = planning.error ?? after.error ?? before.error ?? (areMarksWanted ? marks.error : null) ?? refused;
+  const failed = planning.error ?? background.error ?? after.error ?? before.error ?? (areMarksWanted ? marks.error : null) ?? refused;
   const halo = after.data?.originalId === original.id ? after.data.halo : null;
   return (
     <main className="bench">
@@ -141,6 +161,8 @@ export function ProofPage() {
           <div className="proof-stage">
             <Failed error={failed} again={() => void queries.refetchQueries({ queryKey: ['proof'], type: 'active' })} />
           </div>
+        ) : plan && !background.isReady ? (
+          <GrowingStage view={background.view} subject={plain} plan={plan} look={look} />
         ) : isSpaced ? (
           <SpacedProof subject={subject} plan={plan} look={look} unit={ticket.document.unit} />
         ) : (
@@ -156,7 +178,21 @@ export function ProofPage() {
             wipe={wipe}
             onWipe={setWipe}
             onView={onView}
-            lines={lines && plan && <SheetLines edges={plan.edges} scale={1 / (part?.reduction ?? 1)} on="picture" />}
+            lines={
+              plan && (
+                <>
+                  {lines && <SheetLines edges={plan.edges} scale={1 / (part?.reduction ?? 1)} on="picture" />}
+                  {weakPlaces && (
+                    <image
+                      href={weakPlaces}
+                      width={plan.width / (part?.reduction ?? 1)}
+                      height={plan.height / (part?.reduction ?? 1)}
+                      preserveAspectRatio="none"
+                    />
+                  )}
+                </>
+              )
+            }
             onPan={pan}
           >
             {plan && subject && part && scale !== 'whole' && (
@@ -173,6 +209,7 @@ export function ProofPage() {
             </span>
           </ProofStage>
         )}
+        <GrownBar background={background} isMapShown={weak} onMap={() => setWeak(!weak)} onAccept={background.accept} />
         <ShownTools
           scale={scale}
           against={against}
@@ -229,7 +266,7 @@ export function ProofPage() {
       {intents && subject && converts && plan && (
         <Intents
           original={original}
-          subject={subject}
+          subject={plain ?? subject}
           colour={converts}
           sheet={plan}
           look={look}

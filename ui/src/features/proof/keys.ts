@@ -12,6 +12,9 @@ export const keyLines: KeyLine[] = [
   { keys: ['P'], does: 'soft proof on paper, on or off' },
   { keys: ['M'], does: 'gamut check on or off' },
   { keys: ['V'], does: 'a wrapped canvas in space and on a wall; there the arrow keys turn it, F lays its sides flat' },
+  { keys: ['A'], does: 'accept the grown background' },
+  { keys: ['W'], does: 'show where the grown background is weak' },
+  { keys: ['T'], does: 'grow another background' },
   { keys: ['0'], does: 'back to the strongest contour' },
   { keys: ['?'], does: 'this list' },
 ];

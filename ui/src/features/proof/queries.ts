@@ -1,5 +1,6 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { answer, api } from '../../api/client';
+import { Problem } from '../../api/problems';
 import { fetchProof, fetchUnprintable, type ProofPart, type ProofSubject } from '../pixels';
 
 /** An earlier part stays on screen until the new one has come; what nobody waits for any more is not asked for. */
@@ -20,6 +21,43 @@ export const gamutCheckQuery = (subject: ProofSubject | undefined, part: ProofPa
     placeholderData: keepPreviousData,
     gcTime: 30_000,
     queryFn: ({ signal }) => fetchUnprintable(subject!, part!, signal),
+  });
+
+/** The background that is grown for a picture: asked again and again until it is there. */
+export const backgroundQuery = (subject: ProofSubject | undefined) =>
+  queryOptions({
+    queryKey: ['background', subject?.originalId, subject],
+    enabled: subject !== undefined,
+    refetchInterval: ({ state }) => (state.data?.state === 'GROWING' ? 1000 : false),
+    queryFn: ({ signal }) => {
+      const { originalId, ticket, override, framing } = subject!;
+      return answer(
+        api.POST('/api/v1/originals/{id}/background', {
+          params: { path: { id: originalId } },
+          body: { ticket, override, framing },
+          signal,
+        }),
+      );
+    },
+  });
+
+/** A picture to lay over the whole total, which covers where the background is weak. */
+export const likenessQuery = (subject: ProofSubject | undefined) =>
+  queryOptions({
+    queryKey: ['background', 'likeness', subject?.originalId, subject],
+    enabled: subject !== undefined,
+    gcTime: 30_000,
+    queryFn: async ({ signal }) => {
+      const { originalId, ticket, override, framing } = subject!;
+      const { data, error, response } = await api.POST('/api/v1/originals/{id}/background/likeness', {
+        params: { path: { id: originalId } },
+        body: { ticket, override, framing },
+        parseAs: 'blob',
+        signal,
+      });
+      if (!response.ok) throw Problem.of(error, response.status);
+      return data as unknown as Blob;
+    },
   });
 
 /** Where a piece has its strongest contours, the strongest first. */

@@ -18,22 +18,24 @@ const ANY_FILE: TicketDocument['file'] = { kind: 'tiff', packing: 'PLAIN', depth
 interface Wanted {
   ordered: ProofSubject | undefined;
   subject: ProofSubject | undefined;
+  /** The subject with nothing that has to be grown first. */
+  plain: ProofSubject | undefined;
   part: ProofPart | undefined;
   compared: Beside;
   isMarked: boolean;
 }
 
 /** The file's part, what it is compared with, and the marks of the gamut check over it. */
-export function useCompared({ ordered, subject, part, compared, isMarked }: Wanted) {
+export function useCompared({ ordered, subject, plain, part, compared, isMarked }: Wanted) {
   const asked = useRested(part, REST_MILLIS) ?? part;
   const ownColours = useMemo<ProofSubject | undefined>(
     () =>
-      subject && {
-        ...subject,
-        ticket: { ...subject.ticket, colour: { kind: 'keep' }, sharpening: { kind: 'none' }, file: ANY_FILE },
-        override: noOverride,
+      plain && {
+        ...plain,
+        ticket: { ...plain.ticket, colour: { kind: 'keep' }, sharpening: { kind: 'none' }, file: ANY_FILE },
+        override: { ...noOverride, background: plain.override.background },
       },
-    [subject],
+    [plain],
   );
   const after = useQuery(proofQuery(subject, asked));
   const before = useQuery(

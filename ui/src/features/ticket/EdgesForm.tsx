@@ -192,6 +192,7 @@ function FillForm({ value, pictureWords, onChange }: { value: Fill; pictureWords
     ['mirror', 'mirrored at the edge'],
     ['drawn-out', 'edge pixels drawn out'],
     ['picture', pictureWords],
+    ['grown', 'grown from the picture’s own texture; you look at each and accept it'],
     ['rim-mean', 'plain, the mean colour of the edge'],
     ['plain', 'plain, a colour'],
   ];

@@ -42,6 +42,8 @@ export function fillWords(fill: Fill): string {
       return 'drawn out from the edge';
     case 'plain':
       return `plain ${fill.colour}`;
+    case 'grown':
+      return 'grown from the picture';
     case 'rim-mean':
       return 'in the edge’s mean colour';
     default:

@@ -58,6 +58,7 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
   const choose = (kind: TicketDocument['fit']['kind']) => {
     if (kind === 'fill') onChange({ kind, paper });
     if (kind === 'inside') onChange({ kind, paper, anchor: 'MIDDLE', margin: { value: 0, unit: 'MM' }, marks: 'NONE' });
+    if (kind === 'grown') onChange({ kind, paper, anchor: 'MIDDLE' });
     if (kind === 'scale') onChange({ kind, paper, printedPpi: 300, anchor: 'MIDDLE', marks: 'NONE' });
     if (kind === 'cut') onChange({ kind, paper, anchor: 'MIDDLE', marks: 'NONE' });
   };
@@ -67,6 +68,7 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
         <Space orientation="vertical" size={4}>
           <Radio value="fill">filled to the edge: what does not fit is cut</Radio>
           <Radio value="inside">the whole picture inside: paper shows round it</Radio>
+          <Radio value="grown">the whole picture inside: the background it lacks is grown from it</Radio>
           <Radio value="scale">at a scale: printed equally large on any paper</Radio>
           <Radio value="cut">cut out, pixel for pixel: nothing is scaled</Radio>
         </Space>
@@ -74,6 +76,12 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
       {value.kind === 'cut' && (
         <div className="nested">
           <p>Which part of each picture, until it is moved on the bench:</p>
+          <Anchors value={value.anchor} onChange={(anchor) => onChange({ ...value, anchor })} />
+        </div>
+      )}
+      {value.kind === 'grown' && (
+        <div className="nested">
+          <p>Position on the sheet; background is grown on the other sides, and you accept it picture by picture:</p>
           <Anchors value={value.anchor} onChange={(anchor) => onChange({ ...value, anchor })} />
         </div>
       )}
@@ -89,7 +97,7 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
           <Anchors value={value.anchor} onChange={(anchor) => onChange({ ...value, anchor })} />
         </div>
       )}
-      {value.kind !== 'fill' && (
+      {value.kind !== 'fill' && value.kind !== 'grown' && (
         <Checkbox
           checked={value.marks === 'AT_CORNERS'}
           onChange={(event) =>
@@ -107,7 +115,7 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
         </Checkbox>
       )}
       <label className="field">
-        <span>{value.kind === 'fill' ? 'paper colour behind transparent parts and bare corners' : 'colour of the paper'}</span>
+        <span>{value.kind === 'fill' || value.kind === 'grown' ? 'paper colour behind transparent parts and bare corners' : 'colour of the paper'}</span>
         <input
           type="color"
           value={value.paper}

@@ -67,6 +67,8 @@ export function fitWords(fit: TicketDocument['fit']): string {
       return 'filled to the edge';
     case 'inside':
       return `whole, on ${fit.paper.toUpperCase() === '#FFFFFF' ? 'white paper' : `paper of ${fit.paper}`}${insideWords(fit)}`;
+    case 'grown':
+      return `whole, missing background grown${fit.anchor === 'MIDDLE' ? '' : `, ${anchorWords[fit.anchor]}`}`;
     case 'scale': {
       const printed = fit.printedPpi === null ? 'as its file says' : `${fit.printedPpi} original pixels per inch`;
       return `at scale, ${printed}, ${anchorWords[fit.anchor]}${marksWords[fit.marks]}`;

@@ -1,5 +1,6 @@
 package embrick.formats;
 
+import embrick.core.grown.GrownLayer;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
 import embrick.core.print.Print;
@@ -8,6 +9,7 @@ import embrick.formats.icc.ProfileShelf;
 import embrick.formats.letters.MarkDrawing;
 import embrick.formats.letters.ShippedFont;
 import embrick.formats.letters.Stencils;
+import java.util.Optional;
 
 /** Prints with the profiles and the letters that are here. Safe for several threads. */
 public final class Prints {
@@ -33,6 +35,11 @@ public final class Prints {
 
     /** The output of a plan, made as it is asked for; the original stays the caller's. */
     public Print print(Plan plan, Raster original) {
-        return Printer.print(plan, original, profiles, drawing);
+        return print(plan, original, Optional.empty());
+    }
+
+    /** @param grown the background, where the plan grows one */
+    public Print print(Plan plan, Raster original, Optional<GrownLayer> grown) {
+        return Printer.print(plan, original, profiles, drawing, grown);
     }
 }

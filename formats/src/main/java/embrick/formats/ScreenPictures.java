@@ -4,6 +4,7 @@ import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Rendering;
 import embrick.core.colour.Transform;
+import embrick.core.grown.GrownLayer;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Plan;
@@ -42,14 +43,16 @@ public final class ScreenPictures {
     /**
      * Writes a part of a print as it looks, in sRGB of 8 bits.
      *
+     * @param grown the background, where the plan grows one
      * @param look absolute to show the paper's own white and black, relative to show it on the screen's white
      * @return how far sharpened contours overshoot in it
      */
-    public Optional<Halo> write(Plan plan, Raster original, PixelRect part, Rendering look, OutputStream to)
+    public Optional<Halo> write(
+            Plan plan, Raster original, Optional<GrownLayer> grown, PixelRect part, Rendering look, OutputStream to)
             throws IOException {
         ProfileRef screen = new ProfileRef.Srgb();
         Transform toScreen = profiles.along(new ColourPath(plan.colour().to(), screen, look));
-        Print print = printing.print(plan, original);
+        Print print = printing.print(plan, original, grown);
         PixelRows shown = new OnScreen(new PrintPart(print, part), toScreen);
         PrintFile file = new PrintFile(plan.marked(), profiles.bytes(screen), ColourTag.SRGB);
         PngWriter.write(shown, file, PngWriter.Effort.QUICK, to, crew, PrintFile.Progress.none());

@@ -35,6 +35,7 @@ class ArchitectureTest {
     static final ArchRule onlyFeaturesOfPixelsOpenPictures = noClasses()
             .that()
             .resideOutsideOfPackages(
+                    "..backgrounds..",
                     "..originals..",
                     "..found..",
                     "..practice..",

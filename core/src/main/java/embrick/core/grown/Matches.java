@@ -170,14 +170,14 @@ final class Matches {
 
     /** Counts anew what each costs. */
     void count() {
-        for (int y = 0; y < height; y++) {
+        Rows.each(0, height, y -> {
             for (int x = 0; x < width; x++) {
                 int at = y * width + x;
                 if (isTarget[at]) {
                     costs[at] = cost((top + y) * level.width + left + x, found[at], Float.MAX_VALUE);
                 }
             }
-        }
+        });
     }
 
     /**
@@ -188,14 +188,14 @@ final class Matches {
     void improve(Chance chance, int pass, int radius) {
         System.arraycopy(found, 0, before, 0, found.length);
         int step = 1 + pass % 2 * 3;
-        for (int y = 0; y < height; y++) {
+        Rows.each(0, height, y -> {
             for (int x = 0; x < width; x++) {
                 int at = y * width + x;
                 if (isTarget[at]) {
                     improve(x, y, at, step, chance, pass, radius);
                 }
             }
-        }
+        });
     }
 
     private void improve(int x, int y, int at, int step, Chance chance, int pass, int radius) {

@@ -49,38 +49,27 @@ final class Votes {
     void cast() {
         weights = weights();
         shifts = shifts();
+        int left = matches.left - Level.REACH;
+        int right = matches.left + matches.width + Level.REACH;
+        int top = matches.top - Level.REACH;
+        int bottom = matches.top + matches.height + Level.REACH;
+        // Votes copy from the picture's own pixels alone: what is set here is not read.
+        Rows.each(top, bottom, y -> castRow(y, left, right));
+        level.findMeans(left - Level.REACH, top - Level.REACH, right + Level.REACH, bottom + Level.REACH);
+    }
+
+    private void castRow(int y, int left, int right) {
         int channels = level.channels;
-        int from = matches.left - Level.REACH;
-        int end = matches.left + matches.width + Level.REACH;
-        // All votes are counted on the picture as it was.
-        short[] set = new short[(end - from) * (matches.height + 2 * Level.REACH) * channels];
         float[] sums = new float[channels];
-        int first = matches.top - Level.REACH;
-        int last = matches.top + matches.height + Level.REACH;
-        for (int y = first; y < last; y++) {
-            for (int x = from; x < end; x++) {
-                if (level.state[y * level.width + x] == Level.BARE) {
-                    float all = count(x, y, sums);
-                    for (int c = 0; c < channels; c++) {
-                        set[((y - first) * (end - from) + x - from) * channels + c] =
-                                (short) Math.clamp(Math.round(sums[c] / all), 0, Level.WHITE);
-                    }
+        for (int x = left; x < right; x++) {
+            int at = y * level.width + x;
+            if (level.state[at] == Level.BARE) {
+                float all = count(x, y, sums);
+                for (int c = 0; c < channels; c++) {
+                    level.samples[at * channels + c] = (short) Math.clamp(Math.round(sums[c] / all), 0, Level.WHITE);
                 }
             }
         }
-        for (int y = first; y < last; y++) {
-            for (int x = from; x < end; x++) {
-                if (level.state[y * level.width + x] == Level.BARE) {
-                    System.arraycopy(
-                            set,
-                            ((y - first) * (end - from) + x - from) * channels,
-                            level.samples,
-                            (y * level.width + x) * channels,
-                            channels);
-                }
-            }
-        }
-        level.findMeans(from - Level.REACH, first - Level.REACH, end + Level.REACH, last + Level.REACH);
     }
 
     /** Adds up the votes on a pixel as they were last cast. @return the sum of their weights */

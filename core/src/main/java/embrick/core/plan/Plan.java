@@ -149,6 +149,11 @@ public record Plan(
                 other);
     }
 
+    /** The same without its grown background: bands are mirrored and corners drawn out, paper is beside the picture. */
+    public Plan withoutGrowing() {
+        return withGrowing(Optional.empty());
+    }
+
     public Plan withResampling(Resampling other) {
         return with(other, sharpening, colour);
     }

@@ -75,7 +75,8 @@ public sealed interface EdgesDocument {
         @JsonSubTypes.Type(value = FillDocument.MirrorFill.class, name = "mirror"),
         @JsonSubTypes.Type(value = FillDocument.DrawnOutFill.class, name = "drawn-out"),
         @JsonSubTypes.Type(value = FillDocument.PlainFill.class, name = "plain"),
-        @JsonSubTypes.Type(value = FillDocument.RimMeanFill.class, name = "rim-mean")
+        @JsonSubTypes.Type(value = FillDocument.RimMeanFill.class, name = "rim-mean"),
+        @JsonSubTypes.Type(value = FillDocument.GrownFill.class, name = "grown")
     })
     @Schema(
             oneOf = {
@@ -83,7 +84,8 @@ public sealed interface EdgesDocument {
                 FillDocument.MirrorFill.class,
                 FillDocument.DrawnOutFill.class,
                 FillDocument.PlainFill.class,
-                FillDocument.RimMeanFill.class
+                FillDocument.RimMeanFill.class,
+                FillDocument.GrownFill.class
             })
     sealed interface FillDocument {
         record PictureFill() implements FillDocument {}
@@ -95,6 +97,9 @@ public sealed interface EdgesDocument {
         record PlainFill(@NotNull String colour) implements FillDocument {}
 
         record RimMeanFill() implements FillDocument {}
+
+        /** Grown from the picture's own texture; accepted for each picture. */
+        record GrownFill() implements FillDocument {}
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

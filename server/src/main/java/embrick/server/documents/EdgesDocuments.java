@@ -37,6 +37,26 @@ final class EdgesDocuments {
         };
     }
 
+    /** With another fill where it grows one. */
+    static EdgesDocument filled(EdgesDocument edges, OverrideDocument.Instead instead) {
+        FillDocument fill = switch (instead) {
+            case MIRROR -> new FillDocument.MirrorFill();
+            case DRAWN_OUT -> new FillDocument.DrawnOutFill();
+        };
+        return switch (edges) {
+            case EdgesDocument.BleedEdges bleed
+            when bleed.fill() instanceof FillDocument.GrownFill ->
+                new EdgesDocument.BleedEdges(bleed.band(), bleed.safe(), fill);
+            case EdgesDocument.WrapEdges wrap
+            when wrap.fill() instanceof FillDocument.GrownFill ->
+                new EdgesDocument.WrapEdges(wrap.bar(), wrap.allowance(), fill, wrap.marks());
+            case EdgesDocument.NoEdges _,
+                    EdgesDocument.BleedEdges _,
+                    EdgesDocument.WrapEdges _,
+                    EdgesDocument.BorderEdges _ -> edges;
+        };
+    }
+
     private static Sides sides(SidesDocument sides) {
         return new Sides(
                 sides.top().toLength(),
@@ -51,6 +71,7 @@ final class EdgesDocuments {
             case FillDocument.MirrorFill _ -> new EdgeFill.Mirror();
             case FillDocument.DrawnOutFill _ -> new EdgeFill.DrawnOut();
             case FillDocument.PlainFill plain -> new EdgeFill.Plain(PaperColour.parse(plain.colour()));
+            case FillDocument.GrownFill _ -> new EdgeFill.Grown();
             case FillDocument.RimMeanFill _ -> new EdgeFill.RimMean();
         };
     }

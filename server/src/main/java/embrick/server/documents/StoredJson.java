@@ -52,7 +52,8 @@ public class StoredJson {
         @JsonSubTypes.Type(value = BandFill.Mirror.class, name = "mirror"),
         @JsonSubTypes.Type(value = BandFill.DrawnOut.class, name = "drawn-out"),
         @JsonSubTypes.Type(value = BandFill.Plain.class, name = "plain"),
-        @JsonSubTypes.Type(value = BandFill.RimMean.class, name = "rim-mean")
+        @JsonSubTypes.Type(value = BandFill.RimMean.class, name = "rim-mean"),
+        @JsonSubTypes.Type(value = BandFill.Grown.class, name = "grown")
     })
     private interface FillKinds {}
 
@@ -99,7 +100,7 @@ public class StoredJson {
 
     private static final String VERSION = "schemaVersion";
     /** Plans before this version did not say theirs: it is told by their parts. */
-    private static final int PLAN_VERSION = 8;
+    private static final int PLAN_VERSION = 9;
     /** From this version on all parts stand as they do now, but for kinds that came later. */
     private static final int PLAN_AS_NOW = 7;
 
@@ -125,6 +126,11 @@ public class StoredJson {
 
     public String write(Object document) {
         return mapper.writeValueAsString(document);
+    }
+
+    /** What {@link #write} wrote. */
+    public <T> T read(String json, Class<T> kind) {
+        return mapper.readValue(json, kind);
     }
 
     public TicketDocument ticket(String json) {

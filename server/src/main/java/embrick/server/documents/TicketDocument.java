@@ -82,7 +82,14 @@ public record TicketDocument(
                 requiredMode = Schema.RequiredMode.NOT_REQUIRED,
                 description = "The product whose rule it is held to; null for none")
         @Valid
-        ProductRuleDocument.OfTicket product) {
+        ProductRuleDocument.OfTicket product,
+
+        @Schema(
+                description = "Which try at growing a background: each has a chance of its own, the same every time",
+                defaultValue = "1")
+        @Min(1)
+        @Max(999)
+        Integer attempt) {
     public static final int SCHEMA_VERSION = 5;
 
     /** Stored documents are brought to this version before; one that is sent says it. */
@@ -92,35 +99,46 @@ public record TicketDocument(
         metadata = metadata == null ? MetadataDocument.usual() : metadata;
         copies = copies == null ? 1 : copies;
         letters = letters == null ? LetterCase.AS_IT_IS : letters;
+        attempt = attempt == null ? 1 : attempt;
         subfolders = subfolders == null ? Subfolders.FLATTENED : subfolders;
     }
 
+    /** What one picture has of its own, in the ticket's own parts. */
+    record Own(
+            BigDecimal ppi,
+            SharpeningDocument sharpening,
+            MetadataDocument metadata,
+            int copies,
+            FitDocument fit,
+            EdgesDocument edges,
+            int attempt) {}
+
     /** The same ticket with what one picture has of its own. */
-    TicketDocument with(
-            BigDecimal otherPpi, SharpeningDocument otherSharpening, MetadataDocument otherMetadata, int otherCopies) {
+    TicketDocument with(Own own) {
         return new TicketDocument(
                 schemaVersion,
                 name,
                 unit,
                 size,
                 turn,
-                fit,
-                edges,
-                otherPpi,
+                own.fit(),
+                own.edges(),
+                own.ppi(),
                 viewing,
                 resampling,
-                otherSharpening,
+                own.sharpening(),
                 colour,
                 rounding,
                 file,
-                otherMetadata,
+                own.metadata(),
                 names,
-                otherCopies,
+                own.copies(),
                 letters,
                 subfolders,
                 folder,
                 mark,
-                product);
+                product,
+                own.attempt());
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -173,11 +191,17 @@ public record TicketDocument(
     @JsonSubTypes({
         @JsonSubTypes.Type(value = FitDocument.Fill.class, name = "fill"),
         @JsonSubTypes.Type(value = FitDocument.Inside.class, name = "inside"),
+        @JsonSubTypes.Type(value = FitDocument.GrownInside.class, name = "grown"),
         @JsonSubTypes.Type(value = FitDocument.AtScale.class, name = "scale"),
         @JsonSubTypes.Type(value = FitDocument.Cut.class, name = "cut")
     })
     @Schema(
-            oneOf = {FitDocument.Fill.class, FitDocument.Inside.class, FitDocument.AtScale.class, FitDocument.Cut.class
+            oneOf = {
+                FitDocument.Fill.class,
+                FitDocument.Inside.class,
+                FitDocument.GrownInside.class,
+                FitDocument.AtScale.class,
+                FitDocument.Cut.class
             })
     public sealed interface FitDocument {
         record Fill(@NotNull String paper) implements FitDocument {}
@@ -189,6 +213,9 @@ public record TicketDocument(
                 @NotNull @Valid LengthDocument margin,
                 @NotNull TrimMarks marks)
                 implements FitDocument {}
+
+        /** The whole picture; what the sheet has beside it is grown from its own texture, accepted for each picture. */
+        record GrownInside(@NotNull String paper, @NotNull Anchor anchor) implements FitDocument {}
 
         /** @param printedPpi original pixels to an inch of paper; null: as the picture's own file says */
         record AtScale(

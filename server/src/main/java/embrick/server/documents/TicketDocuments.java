@@ -74,7 +74,8 @@ public final class TicketDocuments {
                 Subfolders.FLATTENED,
                 "prints-8x10",
                 null,
-                null);
+                null,
+                1);
     }
 
     /**
@@ -110,7 +111,8 @@ public final class TicketDocuments {
                 document.metadata().toChoice(),
                 names,
                 mark,
-                product);
+                product,
+                document.attempt());
     }
 
     /** The sheet in a word for names: {@code 8x10in}, {@code 4to5}; the pixels where it has no size of its own. */
@@ -180,6 +182,7 @@ public final class TicketDocuments {
                         inside.anchor(),
                         inside.margin().toLength(),
                         inside.marks());
+            case FitDocument.GrownInside grown -> new Fit.Grown(PaperColour.parse(grown.paper()), grown.anchor());
             case FitDocument.AtScale scale ->
                 new Fit.AtScale(
                         PaperColour.parse(scale.paper()),

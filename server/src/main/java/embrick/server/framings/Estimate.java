@@ -3,9 +3,12 @@ package embrick.server.framings;
 import embrick.core.framing.Framing;
 import embrick.core.names.FileNames;
 import embrick.core.names.NameAllotment;
+import embrick.core.plan.Notice;
+import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.problem.Problem;
 import embrick.core.ticket.Ticket;
+import embrick.server.backgrounds.BackgroundKey;
 import embrick.server.documents.OverrideDocument;
 import embrick.server.documents.StoredJson;
 import embrick.server.documents.TicketDocument;
@@ -31,6 +34,7 @@ public class Estimate {
     private final OverrideService overrides;
     private final PicturePlanner planner;
     private final StoredJson json;
+    private final BackgroundKey keys;
     private final Clock clock;
 
     Estimate(
@@ -39,7 +43,9 @@ public class Estimate {
             OverrideService overrides,
             PicturePlanner planner,
             StoredJson json,
+            BackgroundKey keys,
             Clock clock) {
+        this.keys = keys;
         this.overrides = overrides;
         this.planner = planner;
         this.originals = originals;
@@ -58,6 +64,12 @@ public class Estimate {
             return TicketDocuments.toTicket(own.appliedTo(document));
         }
     }
+
+    private static final Problem NOT_ACCEPTED = new Problem(
+            "background-not-accepted",
+            "background",
+            "its grown background has not been accepted yet",
+            "Look at it in the proof of this picture and accept it there, or choose another fill.");
 
     /** Letters of a day in a moment, {@code 2026-08-14}. */
     private static final int DAY_LETTERS = 10;
@@ -101,7 +113,10 @@ public class Estimate {
         for (Original picture : pictures) {
             PicturePlanner.ForJob forPicture =
                     own.containsKey(picture.id()) ? forAll.with(ordered.ticketFor(own.get(picture.id()))) : forAll;
-            Planned plan = plan(picture, forPicture, framed.getOrDefault(picture.id(), Framing.centred()));
+            Planned plan = accepted(
+                    plan(picture, forPicture, framed.getOrDefault(picture.id(), Framing.centred())),
+                    picture,
+                    own.getOrDefault(picture.id(), OverrideDocument.none()));
             planned.add(plan);
             int[] size = sheet(plan);
             wanted.add(new NameAllotment.Wanted(
@@ -132,15 +147,30 @@ public class Estimate {
 
     /** Plans one picture again, for instance after an intact copy has taken its place. */
     public Planned plan(Original original, Ordered ordered) {
-        Ticket ticket = ordered.ticketFor(ordered.ticketId()
+        OverrideDocument own = ordered.ticketId()
                 .map(id -> overrides
                         .now(id, List.of(original.id()))
                         .get(original.id())
                         .document())
-                .orElse(OverrideDocument.none()));
+                .orElse(OverrideDocument.none());
+        Ticket ticket = ordered.ticketFor(own);
         PicturePlanner.ForJob forPicture = planner.forJob(original.jobId(), ticket);
-        return plan(
-                original, forPicture, framings.of(original.id(), ticket.shape().key(), Framing.centred()));
+        Framing framing = framings.of(original.id(), ticket.shape().key(), Framing.centred());
+        return accepted(plan(original, forPicture, framing), original, own);
+    }
+
+    /** A background that nobody has looked at is not made. */
+    private Planned accepted(Planned planned, Original original, OverrideDocument own) {
+        if (planned instanceof Planned.Plannable(Planning.Ready(Plan plan, List<Notice> _))
+                && plan.growing().isPresent()
+                && !isAccepted(own, keys.of(original.digest(), plan))) {
+            return new Planned.Plannable(new Planning.Refused(List.of(NOT_ACCEPTED)));
+        }
+        return planned;
+    }
+
+    private static boolean isAccepted(OverrideDocument own, String key) {
+        return own.background() != null && key.equals(own.background().accepted());
     }
 
     private Planned plan(Original original, PicturePlanner.ForJob ticket, Framing framing) {

@@ -171,6 +171,9 @@ public record PlanView(
             int bitsPerChannel,
             @NotNull String shapeKey,
             @NotNull Handling handling,
+            @Schema(description = "Whether it grows a background, which is looked at and accepted in the proof")
+            boolean grows,
+
             @NotNull List<Limit> limits) {
         static PlanNumbers of(Plan plan, Ticket ticket) {
             double fine = plan.figures().fineEnlargement() / plan.marked().toPpi();
@@ -210,6 +213,7 @@ public record PlanView(
                     plan.bitsPerChannel(),
                     plan.shapeKey(),
                     Handling.of(ticket),
+                    plan.growing().isPresent(),
                     plan.limits().planes().stream().map(Limit::of).toList());
         }
     }

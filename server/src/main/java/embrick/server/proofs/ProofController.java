@@ -2,6 +2,7 @@ package embrick.server.proofs;
 
 import embrick.core.contours.Contours.Spot;
 import embrick.core.gamut.GamutLoss;
+import embrick.core.grown.GrownLayer;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
@@ -64,9 +65,16 @@ class ProofController {
     private final SoftProof softProof;
     private final SmallPictures smallPictures;
     private final PictureWork work;
+    private final GrownForProof grown;
 
     ProofController(
-            Plans plans, ProofPictures proofs, SoftProof softProof, SmallPictures smallPictures, PictureWork work) {
+            Plans plans,
+            ProofPictures proofs,
+            SoftProof softProof,
+            SmallPictures smallPictures,
+            PictureWork work,
+            GrownForProof grown) {
+        this.grown = grown;
         this.smallPictures = smallPictures;
         this.work = work;
         this.plans = plans;
@@ -119,14 +127,17 @@ class ProofController {
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         double reduction = request.reduction() == null ? 1 : request.reduction();
-        Plan plan = ReducedPlan.of(ready(planned.planning()), reduction);
+        Plan whole = ready(planned.planning());
+        Plan plan = ReducedPlan.of(whole, reduction);
         requireShowable(plan, request.look());
         PixelRect part = request.region().inside(plan);
+        Optional<GrownLayer> background = grown.layer(planned, whole, plan);
         Shown shown = new Shown(request.show(), request.look(), HttpAsker.of(http));
         Proof proof = made(
                 planned,
                 http,
-                () -> proofs.make(planned.original().digest(), planned.facts(), plan, part, shown, reduction));
+                () -> proofs.make(
+                        planned.original().digest(), planned.facts(), plan, background, part, shown, reduction));
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(CacheControl.noStore());
         proof.halo().ifPresent(halo -> answer.header(HALO_HEADER, Double.toString(halo.percent())));
         return answer.body(proof.png());

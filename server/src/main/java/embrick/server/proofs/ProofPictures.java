@@ -3,6 +3,7 @@ package embrick.server.proofs;
 import embrick.core.colour.Rendering;
 import embrick.core.contours.Contours;
 import embrick.core.contours.Contours.Spot;
+import embrick.core.grown.GrownLayer;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Notice;
 import embrick.core.plan.Plan;
@@ -80,19 +81,26 @@ class ProofPictures {
     record Shown(Show show, Look look, Asker asker) {}
 
     /** @param reduction that the plan has; 1 where its pixels are the file's */
-    Proof make(String digest, SourceFacts facts, Plan plan, PixelRect part, Shown wanted, double reduction)
+    Proof make(
+            String digest,
+            SourceFacts facts,
+            Plan plan,
+            Optional<GrownLayer> grown,
+            PixelRect part,
+            Shown wanted,
+            double reduction)
             throws IOException {
         Plan shown = shown(plan, wanted.show(), reduction);
         return pictures.whole(digest, facts, opened -> {
             AskedBytes png = new AskedBytes(wanted.asker());
             Optional<Halo> halo = switch (wanted.look()) {
                 case OWN -> {
-                    Print print = prints.print(shown, opened.raster());
+                    Print print = prints.print(shown, opened.raster(), grown);
                     screen.writeOwn(new PrintPart(print, part), shown, png);
                     yield print.halo();
                 }
-                case PAPER -> screen.write(shown, opened.raster(), part, Rendering.ABSOLUTE, png);
-                case WHITE -> screen.write(shown, opened.raster(), part, Rendering.RELATIVE_PLAIN, png);
+                case PAPER -> screen.write(shown, opened.raster(), grown, part, Rendering.ABSOLUTE, png);
+                case WHITE -> screen.write(shown, opened.raster(), grown, part, Rendering.RELATIVE_PLAIN, png);
             };
             return new Proof(png.toByteArray(), halo);
         });
@@ -115,7 +123,7 @@ class ProofPictures {
     /** @param plan of the picture that was opened, of the same sheet as the plan of the whole one */
     private List<Spot> contours(OpenedPicture opened, Plan plan, Plan whole) {
         double reduction = reductionOf(plan);
-        Plan reduced = ReducedPlan.of(plan.withSharpening(Optional.empty()), reduction)
+        Plan reduced = ReducedPlan.of(plan.withSharpening(Optional.empty()).withoutGrowing(), reduction)
                 .withResampling(Resampling.by(Method.AREA));
         // Bands have the sheet's contours again.
         PixelRect sheet = reduced.sheetOnTotal();

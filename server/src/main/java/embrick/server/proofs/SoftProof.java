@@ -63,7 +63,7 @@ class SoftProof {
         GamutCheck meter = new GamutCheck(plan.colour(), profiles);
         BufferedImage marks = new BufferedImage(part.width(), part.height(), BufferedImage.TYPE_INT_ARGB);
         pictures.whole(digest, facts, opened -> {
-            PrintPart pixels = new PrintPart(prints.print(unconverted(plan), opened.raster()), part);
+            PrintPart pixels = new PrintPart(prints.print(unconverted(plan).withoutGrowing(), opened.raster()), part);
             for (int y = 0; y < part.height(); y += ROWS) {
                 int rows = Math.min(ROWS, part.height() - y);
                 Strip strip = pixels.rows(y, rows);
@@ -104,7 +104,8 @@ class SoftProof {
     private GamutLoss loss(Plan plan, OpenedPicture opened) {
         double reduction =
                 Math.max(1, Math.max(plan.total().width(), plan.total().height()) / FIGURE_SIDE);
-        Plan reduced = ReducedPlan.of(unconverted(plan).withSharpening(Optional.empty()), reduction);
+        Plan reduced = ReducedPlan.of(
+                unconverted(plan).withSharpening(Optional.empty()).withoutGrowing(), reduction);
         if (reduction > 1) {
             reduced = reduced.withResampling(Resampling.by(Method.AREA));
         }

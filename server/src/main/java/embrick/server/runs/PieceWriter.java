@@ -1,6 +1,7 @@
 package embrick.server.runs;
 
 import embrick.core.check.Expectation;
+import embrick.core.grown.GrownLayer;
 import embrick.core.print.Print;
 import embrick.core.sharpen.Halo;
 import embrick.core.source.SourceFacts;
@@ -11,6 +12,7 @@ import embrick.formats.Retagging;
 import embrick.formats.picture.PrintFile;
 import embrick.formats.picture.Verified;
 import embrick.server.Failures;
+import embrick.server.backgrounds.Backgrounds;
 import embrick.server.runs.Attempts.Attempt;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.Pictures;
@@ -32,6 +34,7 @@ class PieceWriter {
     private final Retagging retagging;
     private final Pictures pictures;
     private final LiveProgress progress;
+    private final Backgrounds backgrounds;
 
     PieceWriter(
             Attempts attempts,
@@ -40,7 +43,9 @@ class PieceWriter {
             Prints prints,
             Retagging retagging,
             Pictures pictures,
-            LiveProgress progress) {
+            LiveProgress progress,
+            Backgrounds backgrounds) {
+        this.backgrounds = backgrounds;
         this.attempts = attempts;
         this.files = files;
         this.formats = formats;
@@ -102,11 +107,17 @@ class PieceWriter {
 
     private Optional<Halo> print(Attempt attempt, Path original, Path temporary) throws IOException {
         SourceFacts facts = formats.inspect(original);
+        Optional<GrownLayer> grown =
+                backgrounds.grown(new Backgrounds.Wanted(attempt.original().digest(), facts, attempt.plan()), () -> {
+                    if (isStopped(attempt)) {
+                        throw new StoppedException();
+                    }
+                });
         return pictures.whole(attempt.original().digest(), facts, opened -> {
             if (opened.damage().isPresent() && !attempt.original().isPrintedDamaged()) {
                 throw opened.damage().get().refusal();
             }
-            Print print = prints.print(attempt.plan(), opened.raster());
+            Print print = prints.print(attempt.plan(), opened.raster(), grown);
             try (PieceFiles.NewFile target = files.create(temporary)) {
                 formats.write(print, formats.metadata(original), attempt.plan(), target, strips(attempt));
             }

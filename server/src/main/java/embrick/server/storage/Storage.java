@@ -119,6 +119,27 @@ public class Storage {
                 }
             }
         }
+        clearBackgrounds(digest);
+    }
+
+    private void clearBackgrounds(String digest) throws IOException {
+        Path folder = backgrounds().resolve(digest.substring(0, 2));
+        if (Files.isDirectory(folder)) {
+            try (DirectoryStream<Path> grown = Files.newDirectoryStream(folder, digest + "-*")) {
+                for (Path file : grown) {
+                    Files.deleteIfExists(file);
+                }
+            }
+        }
+    }
+
+    private Path backgrounds() {
+        return root.resolve("backgrounds");
+    }
+
+    /** What was grown for an original, by the key of all that it was grown from. */
+    public Path background(String digest, String key) {
+        return backgrounds().resolve(digest.substring(0, 2)).resolve(digest + "-" + key);
     }
 
     public Path preview(String digest, int edge) {

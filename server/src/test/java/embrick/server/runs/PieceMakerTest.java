@@ -7,6 +7,7 @@ import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.Retagging;
 import embrick.formats.binding.UnfitMachineException;
+import embrick.server.backgrounds.Backgrounds;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.storage.Fingerprints;
@@ -146,7 +147,8 @@ class PieceMakerTest {
                 context.getBean(Prints.class),
                 context.getBean(Retagging.class),
                 context.getBean(Pictures.class),
-                context.getBean(LiveProgress.class));
+                context.getBean(LiveProgress.class),
+                context.getBean(Backgrounds.class));
         return new PieceMaker(
                 attempts, writer, files, context.getBean(Pauses.class), context.getBean(LiveProgress.class));
     }

@@ -1,0 +1,64 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import type { Framing, Override, useFramings } from '../framing';
+import type { ProofSubject } from '../pixels';
+import { backgroundQuery, likenessQuery } from './queries';
+
+interface Of {
+  subject: ProofSubject | undefined;
+  /** Whether the plan grows one at all. */
+  grows: boolean;
+  /** Whether its weak places are looked at. */
+  isMapWanted: boolean;
+  edit: ReturnType<typeof useFramings>['edit'];
+}
+
+type Background = NonNullable<Override['background']>;
+
+/** The background that is grown for a picture: how far it is, and what a person says to it. */
+export function useBackground({ subject, grows, isMapWanted, edit }: Of) {
+  const { data: view, error } = useQuery(backgroundQuery(grows ? subject : undefined));
+  const isReady = !grows || view?.state === 'READY';
+  const { data: weakPlaces } = useQuery(likenessQuery(grows && isReady && isMapWanted ? subject : undefined));
+  const own = subject?.override.background ?? undefined;
+  const isAccepted = grows && view?.key !== undefined && view.key !== null && own?.accepted === view.key;
+
+  const set = (words: string, background: Background, framing?: Framing) => {
+    if (!subject) return;
+    edit(words, [
+      { originalId: subject.originalId, override: { ...subject.override, background }, ...(framing && { framing }) },
+    ]);
+  };
+  return {
+    view: grows ? view : undefined,
+    error: grows ? error : null,
+    isReady,
+    isAccepted,
+    weakPlaces,
+    accept: () => view?.key && set('accepted the grown background', { ...own, accepted: view.key }),
+    takeBack: () => set('took back the accepted background', { ...own, accepted: null }),
+    tryAgain: () => set('tried another background', { attempt: ((own?.attempt ?? 1) % 999) + 1, accepted: null, instead: null }),
+    fillInstead: (instead: 'MIRROR' | 'DRAWN_OUT') =>
+      subject &&
+      set('filled the background another way', { accepted: null, instead }, notGrown(subject.framing)),
+  };
+}
+
+function notGrown(framing: Framing): Framing {
+  return framing.corners === 'GROWN' ? { ...framing, corners: 'DRAWN_OUT' } : framing;
+}
+
+/** The same picture with a fill that is there at once: what is compared with a grown background need not be grown itself. */
+export function useNotGrown(subject: ProofSubject | undefined, grows: boolean): ProofSubject | undefined {
+  return useMemo(
+    () =>
+      subject && grows
+        ? {
+            ...subject,
+            override: { ...subject.override, background: { ...subject.override.background, instead: 'MIRROR' } },
+            framing: notGrown(subject.framing),
+          }
+        : subject,
+    [subject, grows],
+  );
+}
