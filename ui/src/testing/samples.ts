@@ -32,6 +32,7 @@ export const ticketDocument: Schemas['TicketDocument'] = {
   letters: 'AS_IT_IS',
   subfolders: 'FLATTENED',
   folder: 'prints-8x10',
+  attempt: 1,
 };
 
 export const ticket = (changed: Partial<Schemas['TicketDocument']> = {}): Schemas['TicketView'] => ({
@@ -231,6 +232,7 @@ export const plan = (changed: Partial<Schemas['PlanNumbers']> = {}): Schemas['Pl
   shapeKey: '4:5',
   corners: 'COVERED',
   bareShare: 0,
+  grows: false,
   lostShare: 0.17,
   expectedFileBytes: 4_000_000,
   unpackedBytes: 21_600_000,

@@ -63,7 +63,7 @@ describe('a frame', () => {
   it('is the same only if its corners and free sides are', () => {
     expect(same(nextCorners(centred), centred)).toBe(false);
     expect(same({ ...centred, free: { width: 1, height: 0.5 } }, centred)).toBe(false);
-    expect(nextCorners(nextCorners(nextCorners(centred))).corners).toBe('COVERED');
+    expect(nextCorners(nextCorners(nextCorners(nextCorners(centred)))).corners).toBe('COVERED');
   });
 });
 

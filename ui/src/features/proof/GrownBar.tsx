@@ -15,10 +15,10 @@ export function GrownBar({ background, isMapShown, onMap, onAccept }: Props) {
   const others = (
     <>
       <Button size="small" onClick={() => fillInstead('MIRROR')}>
-        Mirror it instead
+        Mirrored instead
       </Button>
       <Button size="small" onClick={() => fillInstead('DRAWN_OUT')}>
-        Draw the edge out instead
+        Edge drawn out instead
       </Button>
     </>
   );
@@ -44,9 +44,8 @@ export function GrownBar({ background, isMapShown, onMap, onAccept }: Props) {
   return (
     <div className={`grown-bar${isAccepted ? ' grown-accepted' : ''}`} role="status">
       <span>
-        {isAccepted ? '✓ The grown background is accepted. ' : 'Look at the grown background all round. '}
-        It is {Math.round(view.likeness * 100)} % like the picture
-        {view.weakShare > 0.005 && <>; {Math.ceil(view.weakShare * 100)} % of it is worth a closer look</>}.
+        {isAccepted && '✓ Accepted. '}Grown background {Math.round(view.likeness * 100)} % like the picture
+        {view.weakShare > 0.005 && <>, look closer at {Math.ceil(view.weakShare * 100)} % of it</>}.
       </span>
       <Button size="small" aria-pressed={isMapShown} onClick={onMap}>
         {isMapShown ? 'Hide weak places' : 'Show weak places'} <kbd>W</kbd>

@@ -50,7 +50,7 @@ export function ProofPage() {
   const [wipe, setWipe] = useState(0.5);
   const [beside, setBeside] = useState<Beside>('ORIGINAL');
   const [against, setAgainst] = useState<Against>('wipe');
-  const [scale, setScale] = useState<ProofScale>(1);
+  const [chosenScale, setScale] = useState<ProofScale>();
   const [ruler, setRuler] = useState(false);
   const [lines, setLines] = useState(true);
   const [look, setLook] = useState<Look>('WHITE');
@@ -67,6 +67,8 @@ export function ProofPage() {
   const { tried, isTrying, setTried, keepOnItsTicket, keepForThis } = useTried({ ticket, original, override, edit: framings.edit });
   const { ordered, subject, planning, plan } = useProofed({ original, document, override, framing, tried });
 
+  // A background is looked at all round; else a proof opens pixel for pixel.
+  const scale = chosenScale ?? (plan?.grows ? 'whole' : 1);
   const { shown, part, middle, pan, setMiddle, nextContour } = useShownPart({ original, subject, plan, view, scale, look, displayPpi });
   const isSharpened = plan?.sharpening !== undefined && plan.sharpening !== null;
   const compared: Beside = (beside === 'UNSHARPENED' && !isSharpened) || (beside === 'TICKET' && !isTrying) ? 'ORIGINAL' : beside;

@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { answer, api } from '../../api/client';
+import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { fetchProof, fetchUnprintable, type ProofPart, type ProofSubject } from '../pixels';
 
@@ -23,13 +23,12 @@ export const gamutCheckQuery = (subject: ProofSubject | undefined, part: ProofPa
     queryFn: ({ signal }) => fetchUnprintable(subject!, part!, signal),
   });
 
-/** The background that is grown for a picture: asked again and again until it is there. */
+/** The background that is grown for a picture; who asks has it grown, and asks again until it is there. */
 export const backgroundQuery = (subject: ProofSubject | undefined) =>
   queryOptions({
     queryKey: ['background', subject?.originalId, subject],
     enabled: subject !== undefined,
-    refetchInterval: ({ state }) => (state.data?.state === 'GROWING' ? 1000 : false),
-    queryFn: ({ signal }) => {
+    queryFn: ({ signal }): Promise<Schemas['BackgroundView']> => {
       const { originalId, ticket, override, framing } = subject!;
       return answer(
         api.POST('/api/v1/originals/{id}/background', {

@@ -15,13 +15,18 @@ interface Of {
 
 type Background = NonNullable<Override['background']>;
 
+const nothingSaid: Background = { attempt: null, accepted: null, instead: null };
+
 /** The background that is grown for a picture: how far it is, and what a person says to it. */
 export function useBackground({ subject, grows, isMapWanted, edit }: Of) {
-  const { data: view, error } = useQuery(backgroundQuery(grows ? subject : undefined));
+  const { data: view, error } = useQuery({
+    ...backgroundQuery(grows ? subject : undefined),
+    refetchInterval: ({ state }) => (state.data?.state === 'GROWING' ? 1000 : false),
+  });
   const isReady = !grows || view?.state === 'READY';
   const { data: weakPlaces } = useQuery(likenessQuery(grows && isReady && isMapWanted ? subject : undefined));
-  const own = subject?.override.background ?? undefined;
-  const isAccepted = grows && view?.key !== undefined && view.key !== null && own?.accepted === view.key;
+  const own = subject?.override.background ?? nothingSaid;
+  const isAccepted = grows && view?.key !== undefined && view.key !== null && own.accepted === view.key;
 
   const set = (words: string, background: Background, framing?: Framing) => {
     if (!subject) return;
@@ -37,10 +42,10 @@ export function useBackground({ subject, grows, isMapWanted, edit }: Of) {
     weakPlaces,
     accept: () => view?.key && set('accepted the grown background', { ...own, accepted: view.key }),
     takeBack: () => set('took back the accepted background', { ...own, accepted: null }),
-    tryAgain: () => set('tried another background', { attempt: ((own?.attempt ?? 1) % 999) + 1, accepted: null, instead: null }),
+    tryAgain: () => set('tried another background', { ...nothingSaid, attempt: ((own.attempt ?? 1) % 999) + 1 }),
     fillInstead: (instead: 'MIRROR' | 'DRAWN_OUT') =>
       subject &&
-      set('filled the background another way', { accepted: null, instead }, notGrown(subject.framing)),
+      set('filled the background another way', { ...nothingSaid, instead }, notGrown(subject.framing)),
   };
 }
 
@@ -55,7 +60,7 @@ export function useNotGrown(subject: ProofSubject | undefined, grows: boolean): 
       subject && grows
         ? {
             ...subject,
-            override: { ...subject.override, background: { ...subject.override.background, instead: 'MIRROR' } },
+            override: { ...subject.override, background: { ...nothingSaid, instead: 'MIRROR' } },
             framing: notGrown(subject.framing),
           }
         : subject,

@@ -11,6 +11,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -55,6 +56,7 @@ public final class FillDemoJob {
         JsonNode ticket =
                 filling.call("GET", "/jobs/" + jobId + "/tickets", null).get(0);
         filling.addCanvasTicket(jobId, ticket.path("document"));
+        filling.addGrownTicket(jobId, ticket.path("document"));
         return jobId;
     }
 
@@ -133,6 +135,22 @@ public final class FillDemoJob {
         }
         convertTo(ticket, ShippedProfile.CANVAS_RGB);
         call("POST", "/jobs/" + jobId + "/tickets", ticket);
+    }
+
+    /** For the beach that wants more sky than it has: off, since most of the album needs none. */
+    private void addGrownTicket(String jobId, JsonNode standard) throws IOException, InterruptedException {
+        ObjectNode ticket = ((ObjectNode) standard).deepCopy();
+        ticket.put("name", "Prints 8 × 10, sky grown");
+        ticket.put("folder", "prints-8x10-grown");
+        ticket.putObject("fit").put("kind", "grown").put("paper", "#FFFFFF").put("anchor", "FOOT");
+        call("POST", "/jobs/" + jobId + "/tickets", ticket);
+        List<Map<String, Object>> placed = new ArrayList<>();
+        for (JsonNode one : call("GET", "/jobs/" + jobId + "/tickets", null)) {
+            boolean isGrown =
+                    one.path("document").path("fit").path("kind").asString().equals("grown");
+            placed.add(Map.of("ticketId", one.path("id").asString(), "isOn", !isGrown));
+        }
+        call("PUT", "/jobs/" + jobId + "/tickets", placed);
     }
 
     private void addCardTicket(String jobId, JsonNode standard) throws IOException, InterruptedException {

@@ -59,6 +59,21 @@ class DemoAlbumTest {
     }
 
     @Test
+    void theBeachGetsTheSkyThatItWants() throws InterruptedException {
+        JsonNode grown = api.get("/jobs/" + job + "/tickets").body().get(2);
+        assertThat(grown.path("isOn").asBoolean()).isFalse();
+        Map<String, Object> wish = Map.of("ticket", grown.path("document"));
+        String address = "/originals/" + ids.get("wants-more-sky.jpg") + "/background";
+        JsonNode background = api.post(address, wish).body();
+        for (int i = 0; i < 120 && background.path("state").asString().equals("GROWING"); i++) {
+            Thread.sleep(500);
+            background = api.post(address, wish).body();
+        }
+        assertThat(background.path("state").asString()).as("%s", background).isEqualTo("READY");
+        assertThat(background.path("likeness").asDouble()).isGreaterThan(0.8);
+    }
+
+    @Test
     void theKiteAtTheFoldIsToldAndCleared() {
         JsonNode canvas = api.get("/jobs/" + job + "/tickets").body().get(1).path("document");
         String kite = ids.get("kite-at-the-fold.jpg");

@@ -171,6 +171,7 @@ public record PlanView(
             int bitsPerChannel,
             @NotNull String shapeKey,
             @NotNull Handling handling,
+
             @Schema(description = "Whether it grows a background, which is looked at and accepted in the proof")
             boolean grows,
 
