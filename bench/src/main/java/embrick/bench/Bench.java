@@ -79,6 +79,7 @@ public final class Bench {
         found();
         colours();
         bands();
+        grown();
         huge("huge-jpeg");
         huge("huge-tiff");
     }
@@ -294,6 +295,24 @@ public final class Bench {
                 100,
                 60,
                 "sharpening, canvas, screen, PNG and all");
+    }
+
+    /** A background of a tenth more at one side of 24 MP, all scales of it. */
+    private void grown() throws IOException, InterruptedException {
+        if (!isWanted("grown")) {
+            return;
+        }
+        List<Measured> measured = Ours.measure("grown", 3, pictures);
+        line(
+                "background grown, 10 % more at one side of 24 MP (CPU s)",
+                Measured.medianCpu(measured),
+                30,
+                20,
+                String.format(
+                        Locale.ROOT,
+                        "wall %.1f s, peak %.0f MiB, heap of 512",
+                        Measured.medianWall(measured),
+                        Measured.peak(measured) / 1024.0));
     }
 
     /**

@@ -22,6 +22,7 @@ import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.Map;
+import java.util.Optional;
 
 /** What a page shows of a print, and what it waits for. */
 final class ProofWorks {
@@ -59,7 +60,13 @@ final class ProofWorks {
         return new Work(
                 30,
                 () -> new ScreenPictures(formats.profiles(), new Prints(formats.profiles()), Crew.ofMachine())
-                        .write(printed, opened.raster(), PROOF, Rendering.ABSOLUTE, OutputStream.nullOutputStream()));
+                        .write(
+                                printed,
+                                opened.raster(),
+                                Optional.empty(),
+                                PROOF,
+                                Rendering.ABSOLUTE,
+                                OutputStream.nullOutputStream()));
     }
 
     private void proof(OpenedPicture opened) {

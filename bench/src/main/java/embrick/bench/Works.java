@@ -16,6 +16,7 @@ final class Works implements AutoCloseable {
         new StageWorks(bed).addTo(works);
         new CanvasWorks(bed, pictures).addTo(works);
         new ProofWorks(bed, pictures).addTo(works);
+        new GrownWorks(bed, pictures).addTo(works);
         ColourWorks.addTo(works);
         FoundWorks.addTo(works);
     }
