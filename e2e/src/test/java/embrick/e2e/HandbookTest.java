@@ -7,13 +7,17 @@ import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import embrick.server.support.Sha256;
 import embrick.server.support.TestPictures;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.UUID;
 import java.util.stream.Stream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -108,6 +112,44 @@ class HandbookTest {
             edges.withObject("/allowance").putObject(side).put("value", 0.5).put("unit", "IN");
         }
         return size;
+    }
+
+    /** 400 × 290 px of sand on a sheet of 400 × 320: more of it is grown at the top. */
+    @Test
+    void aSkyThatIsTooShort() throws IOException {
+        String job = api.newJob("Handbook sky");
+        api.upload(job, "beach.png", sand());
+        api.changeFirstTicket(job, document -> document.put("ppi", 40));
+        browser.open(address + "/jobs/" + job + "/ticket");
+        browser.find(".drawing image");
+        browser.shown(By.cssSelector(".phrase[aria-label^='How the picture fits']"))
+                .click();
+        browser.shown(By.xpath("//span[starts-with(text(), 'the whole picture inside: the background')]"))
+                .click();
+        browser.shown(By.cssSelector(".anchors [aria-label='at the bottom']")).click();
+        browser.see(".sentence", "missing background grown");
+        browser.keys(Keys.ESCAPE);
+        browser.open(address + "/jobs/" + job + "/proof");
+        browser.see(".grown-bar", "% like the picture");
+        browser.keys("a");
+        browser.see(".grown-accepted", "Accepted");
+        browser.open(address + "/jobs/" + job + "/ticket");
+        browser.find(".drawing image");
+        run("Run 1 piece now");
+        assertThat(identified("Handbook sky/prints-8x10"))
+                .containsExactly("beach_8x10in.jpg 400x320 40 sRGB IEC 61966-2-1");
+    }
+
+    private static byte[] sand() throws IOException {
+        BufferedImage picture = new BufferedImage(400, 290, BufferedImage.TYPE_INT_RGB);
+        Random random = new Random(11);
+        for (int i = 0; i < 400 * 290; i++) {
+            int tone = 140 + random.nextInt(50);
+            picture.setRGB(i % 400, i / 400, tone << 16 | (tone - 20) << 8 | tone - 40);
+        }
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        ImageIO.write(picture, "png", bytes);
+        return bytes.toByteArray();
     }
 
     /** The coded picture is not touched: the same pixels, and another number of them to the inch. */

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.grown.Grown.Reason;
 import embrick.core.pixels.PixelRect;
+import embrick.core.pixels.PixelSource;
 import embrick.core.units.PixelSize;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -15,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Backgrounds of invented scenes, of which it is known what would have been there. */
 class GrowerTest {
@@ -226,6 +228,29 @@ class GrowerTest {
                 int y = part.y() + i / 3 / part.width();
                 assertThat(samples[i]).isEqualTo(whole[(y * WIDTH + x) * 3 + i % 3]);
             }
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 4})
+    void greyAndInksAreGrownToo(int channels) {
+        BareArea area = bands(0, 0, BAND, 0);
+        GapSamples layer = GapSamples.inMemory(area, channels);
+        PixelSource picture = (part, into, at) -> {
+            for (int i = 0; i < part.width() * part.height() * channels; i++) {
+                int pixel = i / channels;
+                int x = part.x() + pixel % part.width();
+                int y = part.y() + pixel / part.width();
+                into[at + i] = area.isBare(x, y) ? 1 : 0.4f + 0.1f * Scenery.chance(x, y, i % channels);
+            }
+        };
+
+        assertThat(Grower.grow(picture, channels, area, layer, 1, _ -> {})).isInstanceOf(Grown.Done.class);
+
+        float[] strip = new float[BAND * HEIGHT * channels];
+        layer.read(new PixelRect(WIDTH - BAND, 0, BAND, HEIGHT), strip, 0);
+        for (float sample : strip) {
+            assertThat(sample).isBetween(0.25f, 0.55f);
         }
     }
 

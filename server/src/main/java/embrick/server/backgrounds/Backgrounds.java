@@ -14,11 +14,14 @@ import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.lang.foreign.Arena;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -30,8 +33,11 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 
 /**
@@ -45,6 +51,11 @@ public class Backgrounds {
     private static final long LOOK_MILLIS = 300;
     /** So long after the last who asked for it a growing is ended: pages ask every second. */
     private static final Duration FORGOTTEN = Duration.ofMinutes(1);
+
+    /** Another process may be at it. */
+    private static final Duration HALF_MADE = Duration.ofHours(6);
+
+    private static final Duration KEPT = Duration.ofDays(90);
 
     private final Storage storage;
     private final Pictures pictures;
@@ -286,6 +297,24 @@ public class Backgrounds {
         Files.deleteIfExists(known);
         Files.deleteIfExists(samples);
         return Optional.empty();
+    }
+
+    /** At the start: what a kill left half made, and what was made so long ago that it can be made again if it is asked for. */
+    @EventListener(ApplicationStartedEvent.class)
+    void sweep() {
+        Instant now = Instant.now();
+        try (Stream<Path> files = Files.walk(storage.backgrounds())) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                Duration kept = file.toString().endsWith(".part") ? HALF_MADE : KEPT;
+                if (Files.getLastModifiedTime(file).toInstant().isBefore(now.minus(kept))) {
+                    Files.deleteIfExists(file);
+                }
+            }
+        } catch (NoSuchFileException none) {
+            LOG.debug("no background has been grown yet");
+        } catch (IOException | UncheckedIOException later) {
+            LOG.warn("old backgrounds are cleared at the next start: {}", later.toString());
+        }
     }
 
     private Path samples(String digest, String key) {

@@ -133,7 +133,8 @@ public class Storage {
         }
     }
 
-    private Path backgrounds() {
+    /** Where grown backgrounds are kept. */
+    public Path backgrounds() {
         return root.resolve("backgrounds");
     }
 
