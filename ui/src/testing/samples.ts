@@ -115,6 +115,7 @@ export const pictureEstimate = (originalId: string, changed: Partial<Schemas['Pi
   verdict: 'FINE',
   notices: [],
   problems: [],
+  held: null,
   ...changed,
 });
 

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { App, Button } from 'antd';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { whyNotPrinted } from '../../api/estimates';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, stem } from '../../shared/format';
@@ -37,7 +38,7 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
   const navigate = useNavigate();
   const { message } = App.useApp();
   const picked = entries.filter(({ original }) => chosen.has(original.id));
-  const all = entries.filter(({ estimate }) => estimate !== undefined && estimate.problems.length === 0);
+  const all = entries.filter(({ estimate }) => estimate !== undefined && !whyNotPrinted(estimate));
   const pictures = useMemo(
     () => entries.filter(({ original }) => chosen.has(original.id) && original.facts),
     [entries, chosen],

@@ -1,3 +1,4 @@
+import { whyNotPrinted } from '../../api/estimates';
 import type { Schemas } from '../../api/client';
 import { decimals } from '../../shared/format';
 import type { Level } from '../../shared/Verdict';
@@ -36,7 +37,7 @@ export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => 
 ];
 
 export function needsALook({ original, estimate }: Entry): boolean {
-  return original.state !== 'SOUND' || estimate?.verdict === 'POOR' || (estimate?.problems.length ?? 0) > 0;
+  return original.state !== 'SOUND' || estimate?.verdict === 'POOR' || (estimate !== undefined && whyNotPrinted(estimate) !== undefined);
 }
 
 const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
@@ -82,7 +83,7 @@ export function stateOf({ original, estimate, own }: Entry): { level: Level; tex
   if (original.damage) return { level: 'POOR', text: 'damaged: not printed' };
   if (original.problem) return { level: 'POOR', text: original.problem.remedy.replace(/\.$/, '').toLowerCase() };
   if (original.leftOut) return { level: 'SOFT', text: 'left out of the run' };
-  const problem = estimate?.problems[0];
+  const problem = estimate && whyNotPrinted(estimate);
   if (problem) return { level: 'POOR', text: problem.text };
   if (!estimate?.verdict) return { level: 'FINE', text: 'ready' };
   const ppi = `${decimals(estimate.realPpi, 0)} ppi real`;

@@ -26,7 +26,10 @@ export function GrowingStage({ view, subject, plan, look }: Props) {
   return (
     <div className="proof-stage growing-stage">
       {url ? (
-        <figure className={view?.state === 'DECLINED' ? 'growing-picture' : 'growing-picture growing-waits'}>
+        <figure
+          className={view?.state === 'DECLINED' ? 'growing-picture' : 'growing-picture growing-waits'}
+          style={{ aspectRatio: `${plan.width} / ${plan.height}`, width: `min(100cqw, ${(100 * plan.width) / plan.height}cqh)` }}
+        >
           <img src={url} alt={view?.state === 'DECLINED' ? 'with a mirrored background, places in the way marked' : 'with a mirrored background, until it is grown'} />
           <svg viewBox={`0 0 ${plan.width} ${plan.height}`} preserveAspectRatio="none" aria-hidden="true">
             {places.map(({ x, y, width, height }) => (

@@ -38,7 +38,7 @@ function Course({ jobId }: { jobId: string }) {
   // Files that will not open are counted by the job; of the others, those too small or refused by the ticket.
   const toLookAt =
     (job?.unusable ?? 0) +
-    pictures.filter(({ verdict, problems }) => verdict === 'POOR' || problems.some(({ subject }) => subject !== 'picture'))
+    pictures.filter(({ verdict, problems, held }) => verdict === 'POOR' || held || problems.some(({ subject }) => subject !== 'picture'))
       .length;
   const framed = framings?.filter((framing) => framing.accepted).length ?? 0;
   const printable = pictures.filter((picture) => picture.problems.length === 0).length;

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { whyNotPrinted } from '../../api/estimates';
 import { smallPicture, type Schemas } from '../../api/client';
 import { bytes, count, decimals, pixels, stem } from '../../shared/format';
 import { Verdict, type Level } from '../../shared/Verdict';
@@ -18,8 +19,8 @@ const NAMED = 5;
 
 /** What the ticket means for this pile: how many are fine, how heavy it gets, which pictures need care. */
 export function Meaning({ jobId, estimate, originals }: Props) {
-  const planned = estimate.pictures.filter((picture) => picture.problems.length === 0);
-  const refused = estimate.pictures.filter((picture) => picture.problems.length > 0);
+  const planned = estimate.pictures.filter((picture) => !whyNotPrinted(picture));
+  const refused = estimate.pictures.filter((picture) => whyNotPrinted(picture));
   const heaviest = planned.reduce((sum, picture) => sum + picture.expectedFileBytes, 0);
   const unpacked = planned.reduce((sum, picture) => sum + picture.unpackedBytes, 0);
   const wide = planned.filter((picture) => picture.width > picture.height).length;
@@ -100,12 +101,14 @@ export function Meaning({ jobId, estimate, originals }: Props) {
                       )}
                     </span>
                   )}
-                  {picture.verdict ? (
-                    <span>
-                      <Verdict level={picture.verdict} />
-                    </span>
+                  {whyNotPrinted(picture) ? (
+                    <span className="care-text">{whyNotPrinted(picture)?.text}</span>
                   ) : (
-                    <span className="care-text">{picture.problems[0]?.text}</span>
+                    picture.verdict && (
+                      <span>
+                        <Verdict level={picture.verdict} />
+                      </span>
+                    )
                   )}
                 </span>
               </li>

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Dropdown, Popconfirm, Popover } from 'antd';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { isPlanned, whyNotPrinted } from '../../api/estimates';
 import { answer, api } from '../../api/client';
 import { Problem, type ProblemDetail } from '../../api/problems';
 import { count } from '../../shared/format';
@@ -45,9 +46,10 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
   const { message } = App.useApp();
 
   const byId = new Map(originals.map((original) => [original.id, original]));
-  const printable = estimate?.pictures.filter((picture) => picture.problems.length === 0) ?? [];
+  const framable = estimate?.pictures.filter(isPlanned) ?? [];
+  const printable = framable.filter((picture) => !whyNotPrinted(picture));
   const refusals = refusedBy(estimate?.pictures ?? [], problems);
-  const sample = printable.length > 0 ? byId.get(printable[0]!.originalId) : undefined;
+  const sample = framable.length > 0 ? byId.get(framable[0]!.originalId) : undefined;
 
   const plan = useQuery(planQuery(sample?.id, document)).data?.plan;
 
@@ -162,9 +164,9 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
         </section>
         {tickets.length > 1 && <TicketOrder jobId={jobId} tickets={tickets} />}
         {estimate && <Meaning jobId={jobId} estimate={estimate} originals={byId} />}
-        <NearLines jobId={jobId} document={document} pictures={printable} originals={byId} />
+        <NearLines jobId={jobId} document={document} pictures={framable} originals={byId} />
         <div className="ticket-buttons">
-          <Button type="primary" disabled={printable.length === 0} onClick={() => void navigate(`/jobs/${jobId}/bench`)}>
+          <Button type="primary" disabled={framable.length === 0} onClick={() => void navigate(`/jobs/${jobId}/bench`)}>
             Frame on the bench
           </Button>
           <Button

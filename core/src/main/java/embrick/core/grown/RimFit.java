@@ -11,11 +11,11 @@ import java.util.ArrayDeque;
  */
 final class RimFit {
     /** How far outward it reaches, in pixels. */
-    private static final int REACH = 24;
+    private static final int REACH = 48;
     /** Half the window that autocorrelation is taken over. */
     private static final int HALF = 8;
 
-    private static final float MOST = 0.97f;
+    private static final float MOST = 0.999f;
 
     private final Level level;
     private final Votes votes;
@@ -110,7 +110,7 @@ final class RimFit {
 
     private void spread(Place place, ArrayDeque<Place> next, boolean[] isSeen) {
         if (place.steps > 0) {
-            float share = (float) (Math.pow(place.rim.likeness, place.steps) * (1 - place.steps / (REACH + 1.0)));
+            float share = (float) (Math.pow(place.rim.likeness, place.steps) * (1 - (place.steps - 1.0) / REACH));
             for (int c = 0; c < level.channels; c++) {
                 int i = place.at * level.channels + c;
                 level.samples[i] =

@@ -110,7 +110,7 @@ class SavedSizeGrades {
         Map<Verdict, Integer> counts = new EnumMap<>(Verdict.class);
         int refused = 0;
         for (Estimate.Entry entry : whole.entries()) {
-            if (entry.planned() instanceof Estimate.Planned.Plannable(Planning.Ready ready)) {
+            if (entry.planned() instanceof Estimate.Planned.Plannable(Planning.Ready ready, Optional<Problem> _)) {
                 counts.merge(ready.plan().figures().verdict(), 1, Integer::sum);
             } else {
                 refused++;

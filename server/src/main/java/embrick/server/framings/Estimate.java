@@ -3,8 +3,6 @@ package embrick.server.framings;
 import embrick.core.framing.Framing;
 import embrick.core.names.FileNames;
 import embrick.core.names.NameAllotment;
-import embrick.core.plan.Notice;
-import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.problem.Problem;
 import embrick.core.ticket.Ticket;
@@ -79,7 +77,8 @@ public class Estimate {
 
     /** What planning one original came to. */
     public sealed interface Planned {
-        record Plannable(Planning planning) implements Planned {}
+        /** @param held what keeps it from being made, although it is planned; empty for nothing */
+        record Plannable(Planning planning, Optional<Problem> held) implements Planned {}
 
         /** The file itself cannot be used. */
         record Unusable(Problem problem) implements Planned {}
@@ -161,10 +160,10 @@ public class Estimate {
 
     /** A background that nobody has looked at is not made. */
     private Planned accepted(Planned planned, Original original, OverrideDocument own) {
-        if (planned instanceof Planned.Plannable(Planning.Ready(Plan plan, List<Notice> _))
-                && plan.growing().isPresent()
-                && !isAccepted(own, keys.of(original.digest(), plan))) {
-            return new Planned.Plannable(new Planning.Refused(List.of(NOT_ACCEPTED)));
+        if (planned instanceof Planned.Plannable(Planning.Ready ready, Optional<Problem> _)
+                && ready.plan().growing().isPresent()
+                && !isAccepted(own, keys.of(original.digest(), ready.plan()))) {
+            return new Planned.Plannable(ready, Optional.of(NOT_ACCEPTED));
         }
         return planned;
     }
@@ -176,7 +175,8 @@ public class Estimate {
     private Planned plan(Original original, PicturePlanner.ForJob ticket, Framing framing) {
         return original.isForPieces()
                 ? new Planned.Plannable(
-                        planner.plan(original, json.facts(original.facts().orElseThrow()), ticket, framing))
+                        planner.plan(original, json.facts(original.facts().orElseThrow()), ticket, framing),
+                        Optional.empty())
                 : new Planned.Unusable(original.problem()
                         .orElseThrow(
                                 () -> new IllegalStateException(original.path() + " has neither facts nor problem")));

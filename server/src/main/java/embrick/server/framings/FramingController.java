@@ -104,7 +104,12 @@ class FramingController {
             long expectedFileBytes,
             long unpackedBytes,
             @NotNull List<PlanView.NoticeView> notices,
-            @NotNull List<Problem> problems) {}
+            @NotNull List<Problem> problems,
+
+            @Schema(
+                    description = "What keeps it from being made, although it is planned; null for nothing",
+                    nullable = true)
+            Problem held) {}
 
     record EstimateView(
             @NotNull String shapeKey,
@@ -139,7 +144,19 @@ class FramingController {
         return switch (entry.planned()) {
             case Estimate.Planned.Unusable unusable ->
                 new PictureEstimate(
-                        id, entry.name(), 0, 0, 0, null, null, null, 0, 0, List.of(), List.of(unusable.problem()));
+                        id,
+                        entry.name(),
+                        0,
+                        0,
+                        0,
+                        null,
+                        null,
+                        null,
+                        0,
+                        0,
+                        List.of(),
+                        List.of(unusable.problem()),
+                        null);
             case Estimate.Planned.Plannable plannable ->
                 switch (plannable.planning()) {
                     case Planning.Ready ready -> {
@@ -160,7 +177,8 @@ class FramingController {
                                 ready.notices().stream()
                                         .map(PlanView.NoticeView::of)
                                         .toList(),
-                                List.of());
+                                List.of(),
+                                plannable.held().orElse(null));
                     }
                     case Planning.Refused refused ->
                         new PictureEstimate(
@@ -175,7 +193,8 @@ class FramingController {
                                 0,
                                 0,
                                 List.of(),
-                                refused.problems().stream().toList());
+                                refused.problems().stream().toList(),
+                                null);
                 };
         };
     }

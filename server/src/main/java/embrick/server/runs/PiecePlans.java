@@ -22,6 +22,9 @@ class PiecePlans {
     void settle(Piece piece, Original original, Estimate.Planned planned, Instant now) {
         switch (planned) {
             case Estimate.Planned.Unusable unusable -> piece.fail(of(original, " ", unusable.problem()), now);
+            case Estimate.Planned.Plannable plannable
+            when plannable.held().isPresent() ->
+                piece.fail(of(original, ": ", plannable.held().get()), now);
             case Estimate.Planned.Plannable plannable -> settle(piece, original, plannable.planning(), now);
         }
     }

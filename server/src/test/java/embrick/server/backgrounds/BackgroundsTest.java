@@ -168,6 +168,16 @@ class BackgroundsTest {
 
         assertThat(piece(made).path("problem").path("code").asString()).isEqualTo("background-not-accepted");
 
+        JsonNode estimate = api.post(
+                        "/jobs/" + made.job() + "/estimate", Map.of("ticket", made.ticket(), "jobName", "Sand"))
+                .body()
+                .path("pictures")
+                .get(0);
+        assertThat(estimate.path("width").asInt())
+                .as("it is planned all the same")
+                .isEqualTo(460);
+        assertThat(estimate.path("held").path("code").asString()).isEqualTo("background-not-accepted");
+
         JsonNode ready = background(made, Map.of());
         assertThat(ready.path("state").asString()).as(ready.toString()).isEqualTo("READY");
         assertThat(ready.path("likeness").asDouble()).isBetween(0.7, 1.0);
