@@ -81,7 +81,12 @@ export function ProofPage() {
   const isPrint = converts !== undefined && profiles.length > 0 && (target?.purpose ?? 'OUTPUT') === 'OUTPUT';
   const areMarksWanted = marked && isPrint;
   const grows = plan?.grows ?? false;
-  const background = useBackground({ subject, grows, isMapWanted: weak, edit: framings.edit });
+  const following = originals[at + 1];
+  const next =
+    following && document && framings.isLoaded
+      ? { originalId: following.id, ticket: document, override: framings.overrideOf(following.id), framing: framings.of(following.id) }
+      : undefined;
+  const background = useBackground({ subject, next, grows, isMapWanted: weak, edit: framings.edit });
   const plain = useNotGrown(subject, grows);
   const plainOrdered = useNotGrown(ordered, grows);
   const weakPlaces = useObjectUrl(weak ? background.weakPlaces : undefined);

@@ -6,6 +6,8 @@ import { backgroundQuery, likenessQuery } from './queries';
 
 interface Of {
   subject: ProofSubject | undefined;
+  /** The picture that comes next: its background is grown while this one is looked at. */
+  next: ProofSubject | undefined;
   /** Whether the plan grows one at all. */
   grows: boolean;
   /** Whether its weak places are looked at. */
@@ -18,12 +20,13 @@ type Background = NonNullable<Override['background']>;
 const nothingSaid: Background = { attempt: null, accepted: null, instead: null };
 
 /** The background that is grown for a picture: how far it is, and what a person says to it. */
-export function useBackground({ subject, grows, isMapWanted, edit }: Of) {
+export function useBackground({ subject, next, grows, isMapWanted, edit }: Of) {
   const { data: view, error } = useQuery({
     ...backgroundQuery(grows ? subject : undefined),
     refetchInterval: ({ state }) => (state.data?.state === 'GROWING' ? 1000 : false),
   });
   const isReady = !grows || view?.state === 'READY';
+  useQuery(backgroundQuery(grows && view !== undefined && view.state !== 'GROWING' ? next : undefined));
   const { data: weakPlaces } = useQuery(likenessQuery(grows && isReady && isMapWanted ? subject : undefined));
   const own = subject?.override.background ?? nothingSaid;
   const isAccepted = grows && view?.key !== undefined && view.key !== null && own.accepted === view.key;

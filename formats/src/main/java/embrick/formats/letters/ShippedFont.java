@@ -27,13 +27,18 @@ public final class ShippedFont implements CaptionRenderer {
     private final double unitsPerEm;
 
     public ShippedFont() {
-        try (InputStream in = PDDocument.class.getResourceAsStream(RESOURCE)) {
+        try (InputStream in = file()) {
             font = new TTFParser().parse(new RandomAccessReadBuffer(in));
             glyphs = font.getUnicodeCmapLookup();
             unitsPerEm = font.getUnitsPerEm();
         } catch (IOException damaged) {
             throw new UncheckedIOException(damaged);
         }
+    }
+
+    /** The font's own file, to be put into documents. */
+    public static InputStream file() {
+        return PDDocument.class.getResourceAsStream(RESOURCE);
     }
 
     /** Words with their length, and the characters among them that the font does not have. */

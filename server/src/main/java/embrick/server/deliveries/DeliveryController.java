@@ -303,7 +303,7 @@ class DeliveryController {
     }
 
     /** What a download of these folders is called: after the folder, or after the job that several lie in. */
-    private static String nameOf(List<String> folders) {
+    static String nameOf(List<String> folders) {
         return folders.size() == 1
                 ? lastPart(folders.getFirst())
                 : folders.getFirst().substring(0, folders.getFirst().indexOf('/'));
@@ -313,7 +313,7 @@ class DeliveryController {
         return folder.substring(folder.lastIndexOf('/') + 1);
     }
 
-    private static String attachment(String name) {
+    static String attachment(String name) {
         return ContentDisposition.attachment()
                 .filename(name, StandardCharsets.UTF_8)
                 .build()

@@ -114,8 +114,12 @@ class DeliveryList {
 
     /** The same lines as objects, by the names of the columns. */
     byte[] json(List<Line> lines) {
-        return mapper.writerWithDefaultPrettyPrinter()
-                .writeValueAsBytes(lines.stream().map(this::named).toList());
+        return mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(named(lines));
+    }
+
+    /** The same lines by the names of the columns. */
+    List<Map<String, Object>> named(List<Line> lines) {
+        return lines.stream().map(this::named).toList();
     }
 
     private Map<String, Object> named(Line line) {

@@ -1,6 +1,7 @@
 package embrick.server.storage;
 
 import embrick.formats.Book;
+import embrick.formats.ContactSheet;
 import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.Retagging;
@@ -48,6 +49,11 @@ class PictureFormats {
     @Bean
     Book book(ProfileShelf profiles, DecodeWatch process) {
         return new Book(profiles, process.scratch());
+    }
+
+    @Bean
+    ContactSheet contactSheet(Formats formats, DecodeWatch process) {
+        return new ContactSheet(formats, process.scratch());
     }
 
     /** Whoever plans a caption needs its length, not its letters. */

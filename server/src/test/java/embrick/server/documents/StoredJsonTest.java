@@ -240,7 +240,8 @@ class StoredJsonTest {
         Plan masked = plan.withSharpening(Optional.of(new UnsharpMasking(0.5, 1.2, 0.01)));
         String stored = json.writePlan(masked);
         String old = stored.replace("\"kind\":\"unsharp-masking\",", "")
-                .replace("\"schemaVersion\":8", "\"schemaVersion\":7");
+                .replace("\"schemaVersion\":9", "\"schemaVersion\":7")
+                .replace(",\"growing\":null", "");
         assertThat(stored).contains("unsharp-masking");
         assertThat(json.plan(old)).isEqualTo(masked);
         Plan undoing =
@@ -279,8 +280,8 @@ class StoredJsonTest {
                         Planner.plan(FACTS, TicketDocuments.toTicket(TicketDocuments.standard()), Framing.centred()))
                 .plan();
         String stored = json.writePlan(plan);
-        assertThat(stored).contains("\"schemaVersion\":8");
-        assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":8", "\"schemaVersion\":9")))
-                .hasMessageContaining("version 8 or earlier, got 9");
+        assertThat(stored).contains("\"schemaVersion\":9");
+        assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":9", "\"schemaVersion\":10")))
+                .hasMessageContaining("version 9 or earlier, got 10");
     }
 }
