@@ -5,12 +5,11 @@ interface Props {
   background: ReturnType<typeof useBackground>;
   isMapShown: boolean;
   onMap: () => void;
-  onAccept: () => void;
 }
 
 /** What there is to be said of a grown background, and a person's say over it. */
-export function GrownBar({ background, isMapShown, onMap, onAccept }: Props) {
-  const { view, isAccepted, takeBack, tryAgain, fillInstead } = background;
+export function GrownBar({ background, isMapShown, onMap }: Props) {
+  const { view, isAccepted, accept, takeBack, tryAgain, fillInstead } = background;
   if (!view || view.state === 'NONE') return null;
   const others = (
     <>
@@ -55,7 +54,7 @@ export function GrownBar({ background, isMapShown, onMap, onAccept }: Props) {
           Take back
         </Button>
       ) : (
-        <Button size="small" type="primary" onClick={onAccept}>
+        <Button size="small" type="primary" onClick={accept}>
           Accept background <kbd>A</kbd>
         </Button>
       )}

@@ -216,7 +216,7 @@ export function ProofPage() {
             </span>
           </ProofStage>
         )}
-        <GrownBar background={background} isMapShown={weak} onMap={() => setWeak(!weak)} onAccept={background.accept} />
+        <GrownBar background={background} isMapShown={weak} onMap={() => setWeak(!weak)} />
         <ShownTools
           scale={scale}
           against={against}
@@ -270,10 +270,10 @@ export function ProofPage() {
         </div>
         {plan && part && !isSpaced && <ProofFigures plan={plan} part={part} contour={scale === 'whole' ? undefined : middle?.contour} loss={loss} halo={halo} />}
       </div>
-      {intents && subject && converts && plan && (
+      {intents && plain && converts && plan && (
         <Intents
           original={original}
-          subject={plain ?? subject}
+          subject={plain}
           colour={converts}
           sheet={plan}
           look={look}

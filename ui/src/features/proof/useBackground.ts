@@ -29,7 +29,7 @@ export function useBackground({ subject, next, grows, isMapWanted, edit }: Of) {
   useQuery(backgroundQuery(grows && view !== undefined && view.state !== 'GROWING' ? next : undefined));
   const { data: weakPlaces } = useQuery(likenessQuery(grows && isReady && isMapWanted ? subject : undefined));
   const own = subject?.override.background ?? nothingSaid;
-  const isAccepted = grows && view?.key !== undefined && view.key !== null && own.accepted === view.key;
+  const isAccepted = Boolean(view?.key) && own.accepted === view?.key;
 
   const set = (words: string, background: Background, framing?: Framing) => {
     if (!subject) return;
@@ -38,12 +38,14 @@ export function useBackground({ subject, next, grows, isMapWanted, edit }: Of) {
     ]);
   };
   return {
-    view: grows ? view : undefined,
-    error: grows ? error : null,
+    view,
+    error,
     isReady,
     isAccepted,
     weakPlaces,
-    accept: () => view?.key && set('accepted the grown background', { ...own, accepted: view.key }),
+    accept: () => {
+      if (view?.key) set('accepted the grown background', { ...own, accepted: view.key });
+    },
     takeBack: () => set('took back the accepted background', { ...own, accepted: null }),
     tryAgain: () => set('tried another background', { ...nothingSaid, attempt: ((own.attempt ?? 1) % 999) + 1 }),
     fillInstead: (instead: 'MIRROR' | 'DRAWN_OUT') =>

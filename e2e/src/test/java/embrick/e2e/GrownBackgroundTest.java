@@ -4,11 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.util.Random;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
@@ -21,23 +20,6 @@ class GrownBackgroundTest {
     private final Browser browser = Browser.get();
     private final String address = RunningServer.get().address();
     private final Api api = new Api(address);
-
-    /** Grains of sand; above them, if wanted, a balloon that the upper edge cuts. */
-    private static byte[] picture(boolean isCut) throws IOException {
-        BufferedImage picture = new BufferedImage(480, 360, BufferedImage.TYPE_INT_RGB);
-        Random random = new Random(7);
-        for (int i = 0; i < 480 * 360; i++) {
-            int x = i % 480;
-            int y = i / 480;
-            int tone = 140 + random.nextInt(isCut ? 6 : 50);
-            boolean isBalloon = isCut && Math.hypot(x - 240, y - 8) < 40;
-            int stripe = x / 8 % 2 == 0 ? 230 : 150;
-            picture.setRGB(x, y, isBalloon ? stripe << 16 | 20 << 8 | 30 : tone << 16 | (tone - 20) << 8 | tone - 40);
-        }
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        ImageIO.write(picture, "png", bytes);
-        return bytes.toByteArray();
-    }
 
     private static void wrapped(ObjectNode document) {
         ObjectNode size = document.putObject("size").put("kind", "paper");
@@ -53,16 +35,16 @@ class GrownBackgroundTest {
         edges.putObject("fill").put("kind", "grown");
     }
 
-    private String job(String name, boolean isCut) throws IOException {
+    private String job(String name, byte[] picture) {
         String job = api.newJob(name);
-        api.upload(job, "picture.png", picture(isCut));
+        api.upload(job, "picture.png", picture);
         api.changeFirstTicket(job, GrownBackgroundTest::wrapped);
         return job;
     }
 
     @Test
     void itIsAcceptedByAKeyAndPrinted() throws IOException {
-        String job = job("Sand to grow", false);
+        String job = job("Sand to grow", TestPictures.sand(480, 360, 7));
         browser.open(address + "/jobs/" + job + "/proof");
         browser.see(".grown-bar", "% like the picture");
         browser.keys("w");
@@ -84,8 +66,8 @@ class GrownBackgroundTest {
     }
 
     @Test
-    void whereItIsDeclinedAnotherFillIsOneButtonAway() throws IOException {
-        String job = job("Balloon at the edge", true);
+    void whereItIsDeclinedAnotherFillIsOneButtonAway() {
+        String job = job("Balloon at the edge", TestPictures.cutBalloon(480, 360, 7));
         browser.open(address + "/jobs/" + job + "/proof");
         browser.see(".grown-declined", "cuts through detail");
         browser.find(".growing-picture rect");

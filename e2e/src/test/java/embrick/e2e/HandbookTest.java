@@ -7,17 +7,13 @@ import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import embrick.server.support.Sha256;
 import embrick.server.support.TestPictures;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.UUID;
 import java.util.stream.Stream;
-import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -118,7 +114,7 @@ class HandbookTest {
     @Test
     void aSkyThatIsTooShort() throws IOException {
         String job = api.newJob("Handbook sky");
-        api.upload(job, "beach.png", sand());
+        api.upload(job, "beach.png", TestPictures.sand(400, 290, 11));
         api.changeFirstTicket(job, document -> document.put("ppi", 40));
         browser.open(address + "/jobs/" + job + "/ticket");
         browser.find(".drawing image");
@@ -138,18 +134,6 @@ class HandbookTest {
         run("Run 1 piece now");
         assertThat(identified("Handbook sky/prints-8x10"))
                 .containsExactly("beach_8x10in.jpg 400x320 40 sRGB IEC 61966-2-1");
-    }
-
-    private static byte[] sand() throws IOException {
-        BufferedImage picture = new BufferedImage(400, 290, BufferedImage.TYPE_INT_RGB);
-        Random random = new Random(11);
-        for (int i = 0; i < 400 * 290; i++) {
-            int tone = 140 + random.nextInt(50);
-            picture.setRGB(i % 400, i / 400, tone << 16 | (tone - 20) << 8 | tone - 40);
-        }
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        ImageIO.write(picture, "png", bytes);
-        return bytes.toByteArray();
     }
 
     /** The coded picture is not touched: the same pixels, and another number of them to the inch. */

@@ -25,10 +25,11 @@ public final class ContactSheet {
 
     private final Formats formats;
     private final Path scratch;
-    private final ShippedFont letters = new ShippedFont();
+    private final ShippedFont letters;
 
     /** @param scratch a folder for files that are needed for a moment */
-    public ContactSheet(Formats formats, Path scratch) {
+    public ContactSheet(Formats formats, ShippedFont letters, Path scratch) {
+        this.letters = letters;
         this.formats = formats;
         this.scratch = scratch;
     }

@@ -30,11 +30,7 @@ public record BareArea(PixelSize size, PixelRect known, Corners corners) {
     }
 
     public boolean isBare(int x, int y) {
-        return !isKnownPlace(x, y) || corners.isBare(x - known.x(), y - known.y());
-    }
-
-    private boolean isKnownPlace(int x, int y) {
-        return x >= known.x() && y >= known.y() && x < known.right() && y < known.bottom();
+        return !known.contains(x, y) || corners.isBare(x - known.x(), y - known.y());
     }
 
     /**
@@ -48,22 +44,28 @@ public record BareArea(PixelSize size, PixelRect known, Corners corners) {
         for (int corner = 0; corner < 4; corner++) {
             cornerGap(corner % 2 == 1, corner / 2 == 1, gaps);
         }
-        addSide(gaps, 0, known.y(), known.x(), known.height(), known.x());
-        addSide(gaps, known.right(), known.y(), right, known.height(), right);
-        addSide(gaps, 0, 0, size.width(), known.y(), known.y());
-        addSide(gaps, 0, known.bottom(), size.width(), foot, foot);
+        addSide(gaps, 0, known.y(), known.x(), known.height(), true);
+        addSide(gaps, known.right(), known.y(), right, known.height(), true);
+        addSide(gaps, 0, 0, size.width(), known.y(), false);
+        addSide(gaps, 0, known.bottom(), size.width(), foot, false);
         return gaps;
     }
 
     /**
      * @param place in the rectangle's pixels
      * @param depth from the picture to its far side, in pixels
+     * @param runsDown whether it lies beside the picture, not above or below it
      */
-    public record Gap(PixelRect place, int depth) {}
+    public record Gap(PixelRect place, int depth, boolean runsDown) {
+        long pixels() {
+            return (long) place.width() * place.height();
+        }
+    }
 
-    private static void addSide(List<Gap> gaps, int x, int y, int width, int height, int depth) {
+    private static void addSide(List<Gap> gaps, int x, int y, int width, int height, boolean runsDown) {
+        int depth = runsDown ? width : height;
         if (depth > 0) {
-            gaps.add(new Gap(new PixelRect(x, y, width, height), depth));
+            gaps.add(new Gap(new PixelRect(x, y, width, height), depth, runsDown));
         }
     }
 
@@ -77,7 +79,7 @@ public record BareArea(PixelSize size, PixelRect known, Corners corners) {
         if (width > 0 && height > 0) {
             int x = atRight ? known.right() - width : known.x();
             int y = atFoot ? known.bottom() - height : known.y();
-            gaps.add(new Gap(new PixelRect(x, y, width, height), Math.min(width, height)));
+            gaps.add(new Gap(new PixelRect(x, y, width, height), Math.min(width, height), height > width));
         }
     }
 

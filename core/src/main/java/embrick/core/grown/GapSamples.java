@@ -23,7 +23,7 @@ public final class GapSamples implements GrownLayer {
         long start = 0;
         for (int i = 0; i < starts.length; i++) {
             starts[i] = start;
-            start += pixels(gaps.get(i)) * channels;
+            start += gaps.get(i).pixels() * channels;
         }
     }
 
@@ -34,11 +34,7 @@ public final class GapSamples implements GrownLayer {
 
     /** How many samples an area's gaps have. */
     public static long count(BareArea area, int channels) {
-        return area.gaps().stream().mapToLong(gap -> pixels(gap) * channels).sum();
-    }
-
-    private static long pixels(Gap gap) {
-        return (long) gap.place().width() * gap.place().height();
+        return area.gaps().stream().mapToLong(gap -> gap.pixels() * channels).sum();
     }
 
     /** Takes a row of one gap. */

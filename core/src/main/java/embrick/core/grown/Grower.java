@@ -50,9 +50,7 @@ public final class Grower {
         this.seed = seed;
         this.progress = progress;
         this.likeness = LikenessMap.empty(area.size());
-        this.all = gaps.stream()
-                .mapToLong(gap -> (long) gap.place().width() * gap.place().height())
-                .sum();
+        this.all = gaps.stream().mapToLong(Gap::pixels).sum();
     }
 
     /** Told how far it is, 0 to 1. What it throws ends the growing. */
@@ -87,11 +85,11 @@ public final class Grower {
     private List<Window> windows(Gap gap) {
         PixelRect place = gap.place();
         // Corners and sides are grown in the picture's own rectangle, top and foot in all of the area.
-        boolean isWhole = place.width() == area.size().width() && !isInsideKnown(place);
+        boolean isWhole = place.width() == area.size().width() && !area.known().contains(place);
         PixelRect bounds = isWhole ? PixelRect.whole(area.size()) : rowsOfKnown();
         int most = (int) Math.sqrt((double) WINDOW / channels);
         int reach = Math.max(LEAST_REACH, Math.min((int) (REACH * gap.depth()), most - gap.depth()));
-        boolean runsDown = place.height() > place.width();
+        boolean runsDown = gap.runsDown();
         int across = gap.depth() + reach;
         int length = runsDown ? place.height() : place.width();
         int longest = (int) (WINDOW / channels / across);
@@ -106,14 +104,6 @@ public final class Grower {
             windows.add(new Window(within(bounds, part, runsDown ? reach : beside, runsDown ? beside : reach), part));
         }
         return windows;
-    }
-
-    private boolean isInsideKnown(PixelRect place) {
-        PixelRect known = area.known();
-        return place.x() >= known.x()
-                && place.y() >= known.y()
-                && place.right() <= known.right()
-                && place.bottom() <= known.bottom();
     }
 
     private PixelRect rowsOfKnown() {
@@ -142,25 +132,29 @@ public final class Grower {
                 gaps.get(gap).depth(),
                 seed,
                 (scale, scales) -> progress.at((grown + size * shareOf(scale, scales)) / all));
-        Optional<Growth.Outcome> outcome = growth.grow(found -> found.cut().isEmpty() && found.mean() >= UNLIKE);
+        Optional<Growth.Outcome> outcome = growth.grow(found -> reason(found).isEmpty());
         if (outcome.isEmpty()) {
             return declined(Reason.NOTHING_TO_COPY, List.of(part));
         }
         Growth.Outcome found = outcome.get();
-        if (!found.cut().isEmpty()) {
-            return declined(
-                    Reason.DETAIL_CUT,
-                    found.cut().stream()
-                            .map(box -> onArea(box, found.scale(), place))
-                            .toList());
-        }
-        if (found.mean() < UNLIKE) {
-            return declined(Reason.UNLIKE, List.of(part));
+        Optional<Reason> reason = reason(found);
+        if (reason.isPresent()) {
+            List<PixelRect> cut = found.cut().stream()
+                    .map(box -> onArea(box, found.scale(), place))
+                    .toList();
+            return declined(reason.get(), cut.isEmpty() ? List.of(part) : cut);
         }
         likeness.set(part, place.x(), place.y(), found);
         write(gap, level, window);
         grown += size;
         return Optional.empty();
+    }
+
+    private static Optional<Reason> reason(Growth.Outcome found) {
+        if (!found.cut().isEmpty()) {
+            return Optional.of(Reason.DETAIL_CUT);
+        }
+        return found.mean() < UNLIKE ? Optional.of(Reason.UNLIKE) : Optional.empty();
     }
 
     /** Each scale takes four times as long as the one before. */
@@ -210,17 +204,13 @@ public final class Grower {
             return Level.OWN;
         }
         for (int before = 0; before < gap; before++) {
-            if (holds(gaps.get(before).place(), x, y)) {
+            if (gaps.get(before).place().contains(x, y)) {
                 return Level.FIXED;
             }
         }
-        PixelRect place = gaps.get(gap).place();
-        boolean isDone = holds(place, x, y) && (place.height() > place.width() ? y < part.y() : x < part.x());
+        Gap own = gaps.get(gap);
+        boolean isDone = own.place().contains(x, y) && (own.runsDown() ? y < part.y() : x < part.x());
         return isDone ? Level.FIXED : Level.BARE;
-    }
-
-    private static boolean holds(PixelRect place, int x, int y) {
-        return x >= place.x() && y >= place.y() && x < place.right() && y < place.bottom();
     }
 
     private void write(int gap, Level level, Window window) {

@@ -26,7 +26,6 @@ final class Growth {
     private final int depth;
     private final int watched;
     private List<StandOuts.Detail> details = List.of();
-    private Optional<Outcome> outcome = Optional.empty();
 
     /** @param depth of what is bare, in pixels */
     Growth(Level whole, int depth, long seed, Step step) {
@@ -71,6 +70,7 @@ final class Growth {
     Optional<Outcome> grow(Predicate<Outcome> isGood) {
         levels.forEach(Level::findSources);
         keepStandOuts();
+        Optional<Outcome> outcome = Optional.empty();
         Matches small = null;
         for (int scale = levels.size() - 1; scale >= 0; scale--) {
             Level level = levels.get(scale);

@@ -29,8 +29,8 @@ final class Likeness {
         float unseen = UNSEEN * Level.PATCH_PIXELS * level.channels;
         for (int at = 0; at < likeness.length; at++) {
             if (grown.isTarget(at)) {
-                float usual = own.left(grown.found(at)) + unseen;
-                likeness[at] = Math.min(1, usual / (grown.left(at) + unseen));
+                float usual = own.residue(grown.found(at)) + unseen;
+                likeness[at] = Math.min(1, usual / (grown.residue(at) + unseen));
             }
         }
         return likeness;

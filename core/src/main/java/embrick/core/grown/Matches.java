@@ -12,6 +12,7 @@ import java.util.Arrays;
  */
 final class Matches {
     private static final int NONE = -1;
+
     private final Level level;
     /** Where the targets lie: a rectangle of the window, its ends not counted. */
     final int left;
@@ -29,6 +30,8 @@ final class Matches {
 
     /** Patches of which none may be found for another that is nearer than this; 0: any. */
     private final int apart;
+    /** Worked out when it is first asked for. */
+    private int[] away;
 
     private Matches(Level level, PixelRect place, boolean[] isTarget, int apart) {
         this.level = level;
@@ -54,8 +57,6 @@ final class Matches {
     static Matches ofOwn(Level level) {
         return new Matches(level, new PixelRect(0, 0, level.width, level.height), level.isSource.clone(), Level.PATCH);
     }
-
-    private int[] away;
 
     /** How many steps what is known is away from a patch's middle; 0 where it is known itself. */
     int away(int at) {
@@ -158,7 +159,7 @@ final class Matches {
     }
 
     /** What a patch differs from the one found for it when that has been shifted: its cost without the shift's price. */
-    float left(int at) {
+    float residue(int at) {
         int target = (top + at / width) * level.width + left + at % width;
         float price = 0;
         for (int c = 0; c < level.channels; c++) {

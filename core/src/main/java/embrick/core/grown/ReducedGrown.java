@@ -27,6 +27,9 @@ public final class ReducedGrown implements GrownLayer {
         int left = column(part.x());
         int right = Math.max(left + 1, column(part.right()));
         for (int y = part.y(); y < part.bottom(); y++) {
+            if (!hasBare(part, y)) {
+                continue;
+            }
             int top = Math.min(row(y), whole.height() - 1);
             int end = Math.max(top + 1, row(y + 1));
             // Rounding may make a pixel bare whose own place is not: it takes what lies round it.
@@ -42,6 +45,15 @@ public final class ReducedGrown implements GrownLayer {
                 }
             }
         }
+    }
+
+    private boolean hasBare(PixelRect part, int y) {
+        for (int x = part.x(); x < part.right(); x++) {
+            if (area.isBare(x, y)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private int around() {

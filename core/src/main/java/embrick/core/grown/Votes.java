@@ -11,6 +11,8 @@ import java.util.Arrays;
 final class Votes {
     /** Of the costs, the share whose root is the spread that likeness is weighed by (Wexler 2007). */
     private static final double SPREAD_SHARE = 0.75;
+    /** Steps from which all weigh alike. */
+    private static final int FAR = 60;
 
     private final Level level;
     private final Matches matches;
@@ -114,9 +116,6 @@ final class Votes {
         }
         return shifts;
     }
-
-    /** Steps from which all weigh alike. */
-    private static final int FAR = 60;
 
     /** By steps from what is known: Wexler 2007 gives 1.3. */
     private static float[] nearRim() {

@@ -22,6 +22,14 @@ public record PixelRect(int x, int y, int width, int height) {
         return y + height;
     }
 
+    public boolean contains(int pixelX, int pixelY) {
+        return pixelX >= x && pixelY >= y && pixelX < right() && pixelY < bottom();
+    }
+
+    public boolean contains(PixelRect other) {
+        return other.x >= x && other.y >= y && other.right() <= right() && other.bottom() <= bottom();
+    }
+
     public boolean isInside(PixelSize size) {
         return x >= 0 && y >= 0 && right() <= size.width() && bottom() <= size.height();
     }

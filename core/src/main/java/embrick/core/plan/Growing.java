@@ -29,7 +29,8 @@ public record Growing(boolean bands, boolean beside, boolean corners, int attemp
                 : new BareArea(new PixelSize(ground.width(), ground.height()), onGround, bare);
     }
 
-    private Optional<PictureRim> rim(Plan plan) {
+    /** Of the picture in its place, where its corners are grown. */
+    public Optional<PictureRim> rim(Plan plan) {
         return corners ? Optional.of(new PictureRim(plan.window(), plan.seen())) : Optional.empty();
     }
 }

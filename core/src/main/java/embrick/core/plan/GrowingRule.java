@@ -39,8 +39,7 @@ final class GrowingRule {
         BareArea area = plan.growing().get().area(plan);
         PixelRect known = area.known();
         for (BareArea.Gap gap : area.gaps()) {
-            boolean runsDown = gap.place().height() > gap.place().width();
-            int side = runsDown ? known.width() : known.height();
+            int side = gap.runsDown() ? known.width() : known.height();
             int most = (int) Math.min(Grower.DEEPEST, side * MOST_OF_PICTURE);
             if (gap.depth() > most) {
                 return Optional.of(Problem.of(

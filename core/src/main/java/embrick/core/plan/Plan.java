@@ -126,27 +126,7 @@ public record Plan(
     }
 
     Plan withGrowing(Optional<Growing> other) {
-        return new Plan(
-                source,
-                sheet,
-                extension,
-                marking,
-                picture,
-                window,
-                corners,
-                resampling,
-                sharpening,
-                colour,
-                paper,
-                marked,
-                file,
-                metadata,
-                bitsPerChannel,
-                rounding,
-                shapeKey,
-                limits,
-                figures,
-                other);
+        return with(resampling, sharpening, colour, other);
     }
 
     /** The same without its grown background: bands are mirrored and corners drawn out, paper is beside the picture. */
@@ -155,15 +135,15 @@ public record Plan(
     }
 
     public Plan withResampling(Resampling other) {
-        return with(other, sharpening, colour);
+        return with(other, sharpening, colour, growing);
     }
 
     public Plan withSharpening(Optional<SharpeningSettings> other) {
-        return with(resampling, other, colour);
+        return with(resampling, other, colour, growing);
     }
 
     public Plan withColour(ColourPath other) {
-        return with(resampling, sharpening, other);
+        return with(resampling, sharpening, other, growing);
     }
 
     /** The same picture on other pixels. */
@@ -197,7 +177,10 @@ public record Plan(
     }
 
     private Plan with(
-            Resampling otherResampling, Optional<SharpeningSettings> otherSharpening, ColourPath otherColour) {
+            Resampling otherResampling,
+            Optional<SharpeningSettings> otherSharpening,
+            ColourPath otherColour,
+            Optional<Growing> otherGrowing) {
         return new Plan(
                 source,
                 sheet,
@@ -218,7 +201,7 @@ public record Plan(
                 shapeKey,
                 limits,
                 figures,
-                growing);
+                otherGrowing);
     }
 
     /** The layout of the decoded original. */

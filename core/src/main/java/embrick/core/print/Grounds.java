@@ -8,7 +8,6 @@ import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
 import embrick.core.plan.Growing;
 import embrick.core.plan.Plan;
-import embrick.core.resample.PictureRim;
 import embrick.core.units.PixelSize;
 import java.util.Optional;
 
@@ -42,9 +41,8 @@ final class Grounds {
             return inside;
         }
         BareArea area = plan.bareArea().orElseThrow();
-        Optional<PictureRim> rim =
-                plan.growing().filter(Growing::corners).map(_ -> new PictureRim(plan.window(), plan.seen()));
-        return new Overgrown(picture(inside, area), area, rim, layer.orElseThrow(), paper.length);
+        return new Overgrown(
+                picture(inside, area), area, plan.growing().get().rim(plan), layer.orElseThrow(), paper.length);
     }
 
     PixelSize size() {

@@ -20,11 +20,10 @@ import java.util.Optional;
 final class InsideEdges implements PixelSource {
     private final PixelSize size;
     private final PixelRect place;
-    private final PixelSource picture;
+    private final PixelSource placed;
     private final Optional<Sharpened> sharpening;
     private final float[] paper;
     private final int channels;
-    private float[] pixels = new float[0];
 
     /** @param paper in the output's profile */
     InsideEdges(Plan plan, Raster original, float[] paper, Transforms transforms) {
@@ -38,9 +37,10 @@ final class InsideEdges implements PixelSource {
         this.paper = paper;
         this.channels = paper.length;
         Stages stages = Stages.of(plan, original, paper, transforms);
-        this.picture = plan.corners() == Corners.PAPER
+        PixelSource picture = plan.corners() == Corners.PAPER
                 ? new BareCorners(stages.last(), new PictureRim(plan.window(), plan.seen()), paper)
                 : stages.last();
+        this.placed = new PlacedIn(picture, place, channels);
         this.sharpening = stages.sharpening();
     }
 
@@ -54,35 +54,10 @@ final class InsideEdges implements PixelSource {
 
     @Override
     public void render(PixelRect region, float[] into, int at) {
-        int left = Math.max(region.x(), place.x());
-        int top = Math.max(region.y(), place.y());
-        int right = Math.min(region.right(), place.right());
-        int bottom = Math.min(region.bottom(), place.bottom());
-        boolean showsPicture = left < right && top < bottom;
-        boolean onlyPicture = showsPicture && right - left == region.width() && bottom - top == region.height();
-        if (!onlyPicture) {
+        if (!place.contains(region)) {
             layPaper(into, at, region.width() * region.height());
         }
-        if (showsPicture) {
-            PixelRect part = new PixelRect(left - place.x(), top - place.y(), right - left, bottom - top);
-            if (onlyPicture) {
-                picture.render(part, into, at);
-            } else {
-                lay(part, region, left - region.x(), top - region.y(), into, at);
-            }
-        }
-    }
-
-    private void lay(PixelRect part, PixelRect region, int x, int y, float[] into, int at) {
-        int row = part.width() * channels;
-        int needed = Math.multiplyExact(row, part.height());
-        if (pixels.length < needed) {
-            pixels = new float[needed];
-        }
-        picture.render(part, pixels, 0);
-        for (int i = 0; i < part.height(); i++) {
-            System.arraycopy(pixels, i * row, into, at + ((y + i) * region.width() + x) * channels, row);
-        }
+        placed.render(region, into, at);
     }
 
     private void layPaper(float[] into, int at, int count) {

@@ -54,17 +54,13 @@ final class Overgrown implements PixelSource {
     }
 
     private float covered(int x, int y) {
-        PixelRect known = area.known();
-        boolean isOutside = x < known.x() || y < known.y() || x >= known.right() || y >= known.bottom();
-        return isOutside || rim.isEmpty() ? 0 : rim.get().covered(x - known.x(), y - known.y());
+        boolean isOutside = !area.known().contains(x, y);
+        return isOutside || rim.isEmpty()
+                ? 0
+                : rim.get().covered(x - area.known().x(), y - area.known().y());
     }
 
     private boolean isBareAnywhere(PixelRect region) {
-        PixelRect known = area.known();
-        boolean isKnown = region.x() >= known.x()
-                && region.y() >= known.y()
-                && region.right() <= known.right()
-                && region.bottom() <= known.bottom();
-        return !isKnown || rim.isPresent();
+        return rim.isPresent() || !area.known().contains(region);
     }
 }

@@ -150,6 +150,11 @@ class GrowerTest {
         for (int i = 0; i < WIDTH * BAND; i++) {
             copied += Scenery.isBalloon(samples, i * 3) ? 1 : 0;
         }
+        int own = 0;
+        for (int i = WIDTH * BAND; i < WIDTH * HEIGHT; i++) {
+            own += Scenery.isBalloon(samples, i * 3) ? 1 : 0;
+        }
+        assertThat(own).as("what is looked for is known when it is seen").isGreaterThan(800);
         assertThat(copied).as("pixels of balloons over %s", name).isZero();
     }
 
@@ -194,7 +199,6 @@ class GrowerTest {
             boolean isStillBare = samples[i * 3] == 1 && samples[i * 3 + 1] == 0;
             assertThat(isStillBare).as("%d, %d", i % WIDTH, i / WIDTH).isFalse();
         }
-        assertThat(GapSamples.count(area, 3)).isLessThan((long) WIDTH * HEIGHT * 3);
     }
 
     @Test

@@ -187,7 +187,7 @@ class GrownPrintTest {
                                         * 3]
                         / 9;
             }
-            assertThat((double) samples[x * 3]).isCloseTo(mean, within(0.05));
+            assertThat((double) samples[x * 3]).isCloseTo(mean, within(1e-4));
         }
     }
 
@@ -198,6 +198,19 @@ class GrownPrintTest {
         Plan second = plan(ticket.withAttempt(2), Framing.centred());
 
         assertThat(printed(first, Optional.of(grow(first)))).isNotEqualTo(printed(second, Optional.of(grow(second))));
+    }
+
+    /** Of a panorama the band beside it is measured by the width, though it is wider than the picture is high. */
+    @Test
+    void aBandBesideAPanoramaIsMeasuredByItsWidth() {
+        Edges beside = new Edges.Wrap(
+                new Sides(Length.millimetres(0), Length.inches("0.4"), Length.millimetres(0), Length.millimetres(0)),
+                Sides.even(Length.millimetres(0)),
+                new EdgeFill.Grown(),
+                WrapMarks.NONE);
+
+        assertThat(planning(FACE.withSize(onPaper("3 in", "0.35 in")).withEdges(beside), Framing.centred()))
+                .isInstanceOf(Planning.Ready.class);
     }
 
     @Test

@@ -4,6 +4,7 @@ import embrick.core.grown.BareArea;
 import embrick.core.grown.GapSamples;
 import embrick.core.grown.Grown;
 import embrick.core.grown.GrownLayer;
+import embrick.core.grown.LikenessMap;
 import embrick.core.plan.Plan;
 import embrick.core.print.Printer;
 import embrick.core.source.SourceFacts;
@@ -87,7 +88,7 @@ public class Backgrounds {
     public sealed interface State {
         record Growing(double share) implements State {}
 
-        record Ready(embrick.core.grown.LikenessMap likeness) implements State {}
+        record Ready(LikenessMap likeness) implements State {}
 
         record Declined(Grown.Declined why) implements State {}
     }
@@ -301,7 +302,11 @@ public class Backgrounds {
 
     /** At the start: what a kill left half made, and what was made so long ago that it can be made again if it is asked for. */
     @EventListener(ApplicationStartedEvent.class)
-    void sweep() {
+    void sweepBesides() {
+        thread.execute(this::sweep);
+    }
+
+    private void sweep() {
         Instant now = Instant.now();
         try (Stream<Path> files = Files.walk(storage.backgrounds())) {
             for (Path file : files.filter(Files::isRegularFile).toList()) {

@@ -195,7 +195,7 @@ class DeliveryList {
         };
     }
 
-    private static String word(Object value) {
+    static String word(Object value) {
         return value.toString().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 }

@@ -5,13 +5,13 @@ import embrick.server.deliveries.DeliveryController.DeliveredOrder;
 import embrick.server.deliveries.DeliveryController.DeliveredPiece;
 import embrick.server.deliveries.DeliveryController.DeliveryView;
 import embrick.server.runs.DeliveredFiles;
+import embrick.server.runs.DeliveredFiles.OnDisk;
 import embrick.server.runs.PieceRow;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -67,17 +67,17 @@ class EnclosureController {
         List<ContactSheet.Cell> cells = new ArrayList<>();
         for (DeliveryList.Line line : lines) {
             Optional<Path> file = Optional.ofNullable(checked.get(line.piece().pieceId()))
-                    .filter(piece -> files.fingerprint(piece).isPresent())
+                    .filter(_ -> line.piece().onDisk() == OnDisk.PRESENT)
                     .map(files::place);
             cells.add(new ContactSheet.Cell(file, words(cells.size() + 1, line)));
         }
-        String name = DeliveryController.nameOf(
-                delivery.orders().stream().map(DeliveredOrder::folder).toList());
         String title =
                 delivery.orders().stream().map(DeliveredOrder::ticketName).collect(Collectors.joining(", "));
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
-                .header(HttpHeaders.CONTENT_DISPOSITION, DeliveryController.attachment(name + " contact sheet.pdf"))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        DeliveryController.attachment(nameOf(delivery) + " contact sheet.pdf"))
                 .body(out -> sheet.write(title, paper, cells, out));
     }
 
@@ -85,11 +85,16 @@ class EnclosureController {
     @GetMapping(path = "/runs/{runId}/certificate.json", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<byte[]> getCertificate(@PathVariable UUID runId) {
         DeliveryView delivery = delivered.getDelivery(runId);
-        String name = DeliveryController.nameOf(
-                delivery.orders().stream().map(DeliveredOrder::folder).toList());
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, DeliveryController.attachment(name + " certificate.json"))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        DeliveryController.attachment(nameOf(delivery) + " certificate.json"))
                 .body(certificate.of(delivery));
+    }
+
+    private static String nameOf(DeliveryView delivery) {
+        return DeliveryController.nameOf(
+                delivery.orders().stream().map(DeliveredOrder::folder).toList());
     }
 
     private static List<String> words(int number, DeliveryList.Line line) {
@@ -101,7 +106,7 @@ class EnclosureController {
                         + piece.width() + " × " + piece.height() + " px, " + rounded(piece.ppi()) + " ppi";
         String verdict = line.plan() == null
                 ? ""
-                : ", " + line.plan().figures().verdict().name().toLowerCase(Locale.ROOT);
+                : ", " + DeliveryList.word(line.plan().figures().verdict());
         return List.of(number + copies + "  " + piece.name(), size, piece.check() + verdict);
     }
 

@@ -6,7 +6,6 @@ import embrick.core.folds.FoldGuard.Offer;
 import embrick.core.folds.FoldGuard.Place;
 import embrick.core.folds.Side;
 import embrick.core.plan.Plan;
-import embrick.core.plan.Planning;
 import embrick.server.documents.FramingDocument;
 import embrick.server.framings.PlanRequest;
 import embrick.server.framings.Plans;
@@ -21,7 +20,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -78,7 +76,7 @@ class CrossingsController {
         if (within == 0) {
             return new CrossingsView(0, 0, List.of(), List.of());
         }
-        Plan plan = ready(planned.planning());
+        Plan plan = planned.requirePlan();
         double perPixel = millimetresPerPixel(plan);
         Look look = guard(planned, plan, within, http).look();
         List<CrossingPlace> places = look.places().stream()
@@ -123,7 +121,7 @@ class CrossingsController {
             throw ProblemException.invalid(
                     "no-line", "edges", "The ticket has no fold or trim to keep clear of.", "Nothing has to be done.");
         }
-        Plan plan = ready(planned.planning());
+        Plan plan = planned.requirePlan();
         Offer offer = guard(planned, plan, within, http)
                 .offer()
                 .orElseThrow(() -> ProblemException.invalid(
@@ -151,13 +149,5 @@ class CrossingsController {
 
     private static double millimetresPerPixel(Plan plan) {
         return MILLIMETRES_PER_INCH / plan.marked().toPpi();
-    }
-
-    private static Plan ready(Planning planning) {
-        return switch (planning) {
-            case Planning.Ready(Plan plan, var _) -> plan;
-            case Planning.Refused refused ->
-                throw new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, refused.problems());
-        };
     }
 }

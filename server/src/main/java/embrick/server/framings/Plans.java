@@ -1,6 +1,7 @@
 package embrick.server.framings;
 
 import embrick.core.framing.Framing;
+import embrick.core.plan.Plan;
 import embrick.core.plan.Planning;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Ticket;
@@ -14,6 +15,7 @@ import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 
 /** Plans of single pictures under tickets that need not be stored. */
@@ -32,7 +34,16 @@ public class Plans {
     }
 
     /** A picture, and what a ticket comes to for it under a framing. */
-    public record Planned(Original original, SourceFacts facts, Ticket ticket, Framing framing, Planning planning) {}
+    public record Planned(Original original, SourceFacts facts, Ticket ticket, Framing framing, Planning planning) {
+        /** @throws ProblemException if there is no plan, with what stands against it */
+        public Plan requirePlan() {
+            return switch (planning) {
+                case Planning.Ready ready -> ready.plan();
+                case Planning.Refused refused ->
+                    throw new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, refused.problems());
+            };
+        }
+    }
 
     /** The same for a picture decoded smaller, whose facts say so. */
     public Planning reduced(Planned planned, SourceFacts opened) {

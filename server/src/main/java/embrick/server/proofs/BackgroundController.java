@@ -4,7 +4,6 @@ import embrick.core.grown.Grown;
 import embrick.core.grown.LikenessMap;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
-import embrick.core.plan.Planning;
 import embrick.server.backgrounds.BackgroundDeclinedException;
 import embrick.server.backgrounds.Backgrounds;
 import embrick.server.backgrounds.Backgrounds.State;
@@ -121,7 +120,7 @@ class BackgroundController {
     @PostMapping("/originals/{id}/background")
     BackgroundView growBackground(@PathVariable UUID id, @Valid @RequestBody PlanRequest request) throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
-        Plan plan = ready(planned.planning());
+        Plan plan = planned.requirePlan();
         if (plan.growing().isEmpty()) {
             return BackgroundView.none();
         }
@@ -139,7 +138,7 @@ class BackgroundController {
     ResponseEntity<byte[]> renderBackgroundLikeness(@PathVariable UUID id, @Valid @RequestBody PlanRequest request)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
-        Plan plan = ready(planned.planning());
+        Plan plan = planned.requirePlan();
         Optional<LikenessMap> map = plan.growing().isEmpty() ? Optional.empty() : map(planned, plan);
         BufferedImage picture = picture(plan, map.orElseThrow(BackgroundController::notGrown));
         ByteArrayOutputStream png = new ByteArrayOutputStream();
@@ -180,13 +179,5 @@ class BackgroundController {
             }
         }
         return picture;
-    }
-
-    private static Plan ready(Planning planning) {
-        return switch (planning) {
-            case Planning.Ready ready -> ready.plan();
-            case Planning.Refused refused ->
-                throw new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, refused.problems());
-        };
     }
 }

@@ -6,7 +6,6 @@ import embrick.core.grown.GrownLayer;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
-import embrick.core.plan.Planning;
 import embrick.core.plan.ReducedPlan;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Size;
@@ -39,7 +38,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -127,7 +125,7 @@ class ProofController {
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         double reduction = request.reduction() == null ? 1 : request.reduction();
-        Plan whole = ready(planned.planning());
+        Plan whole = planned.requirePlan();
         Plan plan = ReducedPlan.of(whole, reduction);
         requireShowable(plan, request.look());
         PixelRect part = request.region().inside(plan);
@@ -162,7 +160,7 @@ class ProofController {
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         double reduction = request.reduction() == null ? 1 : request.reduction();
-        Plan plan = ReducedPlan.of(ready(planned.planning()), reduction);
+        Plan plan = ReducedPlan.of(planned.requirePlan(), reduction);
         PixelRect part = request.region().inside(plan);
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
@@ -185,7 +183,7 @@ class ProofController {
     LossView getGamutLoss(@PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
-        ready(planned.planning());
+        planned.requirePlan();
         GamutLoss loss = made(planned, http, () -> softProof.loss(planned, again(planned)));
         return new LossView(loss.share(), loss.meanDifference(), loss.pixels());
     }
@@ -199,7 +197,7 @@ class ProofController {
             @PathVariable UUID id, @Valid @RequestBody PlanRequest request, HttpServletRequest http)
             throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
-        Plan plan = ready(planned.planning());
+        Plan plan = planned.requirePlan();
         Optional<ProofPictures.Again> again = again(planned);
         List<Spot> found = again.isPresent()
                 ? contoursOfSmall(planned, plan, again.get(), http)
@@ -227,13 +225,5 @@ class ProofController {
     /** Has a picture worked on in its turn; what is wrong with it is told by its name. */
     private <T> T made(Plans.Planned planned, HttpServletRequest http, PictureWork.Work<T> making) throws IOException {
         return PictureProblems.naming(planned.original(), () -> work.promptly(HttpAsker.of(http), making));
-    }
-
-    private static Plan ready(Planning planning) {
-        return switch (planning) {
-            case Planning.Ready ready -> ready.plan();
-            case Planning.Refused refused ->
-                throw new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, refused.problems());
-        };
     }
 }

@@ -52,8 +52,8 @@ class PictureFormats {
     }
 
     @Bean
-    ContactSheet contactSheet(Formats formats, DecodeWatch process) {
-        return new ContactSheet(formats, process.scratch());
+    ContactSheet contactSheet(Formats formats, Prints prints, DecodeWatch process) {
+        return new ContactSheet(formats, prints.font(), process.scratch());
     }
 
     /** Whoever plans a caption needs its length, not its letters. */

@@ -107,26 +107,19 @@ public class Storage {
         return root.resolve("decoding");
     }
 
-    /** Deletes an original that no job refers to any more, with its small pictures. */
+    /** Deletes an original that no job refers to any more, with its small pictures and grown backgrounds. */
     public void clear(String digest) throws IOException {
         Files.deleteIfExists(original(digest));
         Files.deleteIfExists(index(digest));
-        Path previews = root.resolve("previews").resolve(digest.substring(0, 2));
-        if (Files.isDirectory(previews)) {
-            try (DirectoryStream<Path> small = Files.newDirectoryStream(previews, digest + "-*.jpg")) {
-                for (Path picture : small) {
-                    Files.deleteIfExists(picture);
-                }
-            }
-        }
-        clearBackgrounds(digest);
+        clear(root.resolve("previews"), digest, "-*.jpg");
+        clear(backgrounds(), digest, "-*");
     }
 
-    private void clearBackgrounds(String digest) throws IOException {
-        Path folder = backgrounds().resolve(digest.substring(0, 2));
+    private static void clear(Path kind, String digest, String names) throws IOException {
+        Path folder = kind.resolve(digest.substring(0, 2));
         if (Files.isDirectory(folder)) {
-            try (DirectoryStream<Path> grown = Files.newDirectoryStream(folder, digest + "-*")) {
-                for (Path file : grown) {
+            try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, digest + names)) {
+                for (Path file : files) {
                     Files.deleteIfExists(file);
                 }
             }

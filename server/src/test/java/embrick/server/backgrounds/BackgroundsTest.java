@@ -5,16 +5,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
@@ -29,38 +28,6 @@ class BackgroundsTest {
     private static final int HEIGHT = 360;
 
     private final Api api = new Api(RunningServer.get().address());
-
-    /** Grains of sand. */
-    private static BufferedImage sand(long seed) {
-        BufferedImage picture = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
-        Random random = new Random(seed);
-        for (int i = 0; i < WIDTH * HEIGHT; i++) {
-            int tone = 130 + random.nextInt(60);
-            picture.setRGB(i % WIDTH, i / WIDTH, tone << 16 | (tone - 20) << 8 | tone - 50);
-        }
-        return picture;
-    }
-
-    /** A sky, and a balloon that the upper edge cuts through. */
-    private static BufferedImage cutBalloon() {
-        BufferedImage picture = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
-        Random random = new Random(3);
-        for (int i = 0; i < WIDTH * HEIGHT; i++) {
-            int x = i % WIDTH;
-            int y = i / WIDTH;
-            int tone = 150 + y / 6 + random.nextInt(5);
-            boolean isBalloon = Math.hypot(x - 200, y - 6) < 38;
-            int stripe = x / 8 % 2 == 0 ? 230 : 160;
-            picture.setRGB(x, y, isBalloon ? stripe << 16 | 20 << 8 | 30 : (tone - 30) << 16 | tone << 8 | tone + 10);
-        }
-        return picture;
-    }
-
-    private static byte[] png(BufferedImage picture) throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        ImageIO.write(picture, "png", bytes);
-        return bytes.toByteArray();
-    }
 
     private static void length(ObjectNode into, String name, double value) {
         into.putObject(name).put("value", value).put("unit", "IN");
@@ -84,9 +51,9 @@ class BackgroundsTest {
 
     private record Made(String job, String original, ObjectNode ticket) {}
 
-    private Made job(String name, BufferedImage picture) throws IOException {
+    private Made job(String name, byte[] picture) {
         String job = api.newJob(name);
-        assertThat(api.upload(job, "picture.png", png(picture)).status()).isEqualTo(200);
+        assertThat(api.upload(job, "picture.png", picture).status()).isEqualTo(200);
         ObjectNode ticket = api.changeFirstTicket(job, BackgroundsTest::wrapped);
         return new Made(job, api.original(job, "picture.png"), ticket);
     }
@@ -164,7 +131,7 @@ class BackgroundsTest {
 
     @Test
     void onceItIsAcceptedTheFileHasThePixelsOfTheProof() throws IOException {
-        Made made = job("Sand", sand(1));
+        Made made = job("Sand", TestPictures.sand(WIDTH, HEIGHT, 1));
 
         assertThat(piece(made).path("problem").path("code").asString()).isEqualTo("background-not-accepted");
 
@@ -199,7 +166,7 @@ class BackgroundsTest {
 
     @Test
     void anotherAttemptIsAnotherBackgroundAndHasToBeAcceptedItself() throws IOException {
-        Made made = job("Sand again", sand(2));
+        Made made = job("Sand again", TestPictures.sand(WIDTH, HEIGHT, 2));
         String first = background(made, Map.of()).path("key").asString();
         Map<String, Object> document = new HashMap<>();
         document.put("schemaVersion", 2);
@@ -217,7 +184,7 @@ class BackgroundsTest {
 
     @Test
     void whereTheEdgeCutsThroughDetailItIsDeclinedAndCanBeFilledAnotherWay() throws IOException {
-        Made made = job("Balloon", cutBalloon());
+        Made made = job("Balloon", TestPictures.cutBalloon(WIDTH, HEIGHT, 3));
 
         JsonNode declined = background(made, Map.of());
 
@@ -235,14 +202,14 @@ class BackgroundsTest {
                 .isEqualTo("background-declined");
         assertThat(failed.path("problem").path("text").asString()).startsWith("picture.png");
 
-        Made other = job("Balloon mirrored", cutBalloon());
+        Made other = job("Balloon mirrored", TestPictures.cutBalloon(WIDTH, HEIGHT, 3));
         override(other, Map.of("instead", "MIRROR"));
         assertThat(piece(other).path("state").asString()).isEqualTo("CHECKED");
     }
 
     @Test
     void aProofThatComesTooEarlySaysWhatIsToBeDone() throws IOException {
-        Made made = job("Too early", sand(4));
+        Made made = job("Too early", TestPictures.sand(WIDTH, HEIGHT, 4));
         Answer early = api.post(
                 "/originals/" + made.original() + "/proof",
                 Map.of(
@@ -261,7 +228,7 @@ class BackgroundsTest {
 
     @Test
     void aKeptBackgroundThatWasDamagedIsGrownAgainTheSame() throws IOException {
-        Made made = job("Damaged", sand(5));
+        Made made = job("Damaged", TestPictures.sand(WIDTH, HEIGHT, 5));
         String key = background(made, Map.of()).path("key").asString();
         BufferedImage before = proof(made, 460, 360, null);
         Path samples;
@@ -282,7 +249,7 @@ class BackgroundsTest {
 
     @Test
     void aDeletedPictureTakesItsBackgroundsWithIt() throws IOException {
-        Made made = job("Deleted", sand(6));
+        Made made = job("Deleted", TestPictures.sand(WIDTH, HEIGHT, 6));
         String key = background(made, Map.of()).path("key").asString();
 
         assertThat(api.delete("/jobs/" + made.job()).status()).isEqualTo(204);

@@ -8,6 +8,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
+import java.util.Random;
 import javax.imageio.ImageIO;
 
 /** Small pictures made by the JDK, so that the tests' input is not written by our own code. */
@@ -29,6 +30,10 @@ public final class TestPictures {
         int radius = Math.min(width, height) / 4;
         on.fillOval(width / 2 - radius, height / 2 - radius, radius * 2, radius * 2);
         on.dispose();
+        return written(picture, format);
+    }
+
+    private static byte[] written(BufferedImage picture, String format) {
         try {
             ByteArrayOutputStream bytes = new ByteArrayOutputStream();
             if (!ImageIO.write(picture, format, bytes)) {
@@ -38,6 +43,32 @@ public final class TestPictures {
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);
         }
+    }
+
+    /** Grains of sand, all alike: texture without a thing in it, as PNG. */
+    public static byte[] sand(int width, int height, long seed) {
+        BufferedImage picture = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        Random random = new Random(seed);
+        for (int i = 0; i < width * height; i++) {
+            int tone = 130 + random.nextInt(60);
+            picture.setRGB(i % width, i / width, tone << 16 | (tone - 20) << 8 | tone - 50);
+        }
+        return written(picture, "png");
+    }
+
+    /** A sky, and a striped balloon that its upper edge cuts through, as PNG. */
+    public static byte[] cutBalloon(int width, int height, long seed) {
+        BufferedImage picture = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        Random random = new Random(seed);
+        for (int i = 0; i < width * height; i++) {
+            int x = i % width;
+            int y = i / width;
+            int tone = 150 + y / 6 + random.nextInt(5);
+            boolean isBalloon = Math.hypot(x - width / 2.0, y - 6) < 38;
+            int stripe = x / 8 % 2 == 0 ? 230 : 160;
+            picture.setRGB(x, y, isBalloon ? stripe << 16 | 20 << 8 | 30 : (tone - 30) << 16 | tone << 8 | tone + 10);
+        }
+        return written(picture, "png");
     }
 
     public static byte[] cutShort(byte[] whole) {
