@@ -62,6 +62,15 @@ storage_folder() {
   echo "${EMBRICK_STORAGE:-$(cat "$HOME_DIR/storage.path" 2>/dev/null || echo "$HOME_DIR/storage")}"
 }
 
+# Folders that may be opened where they lie and delivered to, each name=/path. By itself: one in the home, and the demo's
+# pictures where they are there.
+allow_folders() {
+  mkdir -p "$HOME_DIR/folders"
+  local demo=""
+  [ ! -d "$PICTURES" ] || demo=",demo-pictures=$PICTURES"
+  export EMBRICK_ROOTS=${EMBRICK_ROOTS-folders=$HOME_DIR/folders$demo}
+}
+
 port_is_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; }
 
 start_all() {
@@ -83,6 +92,7 @@ start_all() {
   mkdir -p "$EMBRICK_STORAGE"
   echo "$EMBRICK_STORAGE" >"$HOME_DIR/storage.path"
   share_memory
+  allow_folders
   keep_log
   rm -f "$HOME_DIR/application.ready"
   # shellcheck disable=SC2086
@@ -147,6 +157,7 @@ run_worker() {
   EMBRICK_STORAGE=$(storage_folder)
   export EMBRICK_STORAGE
   share_memory
+  allow_folders
   say "a worker is at work until it is ended"
   # shellcheck disable=SC2086
   EMBRICK_PROCESS="worker-$(hostname)-$$" exec "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) \

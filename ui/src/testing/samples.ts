@@ -64,6 +64,7 @@ export const profile = (changed: Partial<Schemas['ProfileView']> = {}): Schemas[
 export const original = (id: string, changed: Partial<Schemas['OriginalView']> = {}): Schemas['OriginalView'] => ({
   id,
   path: `${id}.jpg`,
+  inPlace: null,
   derivedFrom: null,
   digest: id.padEnd(64, '0'),
   fileBytes: 2_000_000,
@@ -213,6 +214,7 @@ export const jobAnswers = (...originals: Schemas['OriginalView'][]) => ({
   'GET /jobs/job/originals': originals,
   'GET /jobs/job/tickets': [ticket()],
   'GET /jobs/job/runs': [] as Schemas['RunView'][],
+  'GET /jobs/job/folders': [] as Schemas['FolderView'][],
   'GET /jobs/job/framings': [] as Schemas['FramingView'][],
   'GET /jobs/job/edits': {},
   'GET /tickets/ticket/overrides': [] as Schemas['OverrideView'][],

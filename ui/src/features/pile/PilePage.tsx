@@ -1,15 +1,17 @@
-import { useQuery } from '@tanstack/react-query';
-import { Button, Segmented } from 'antd';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Segmented } from 'antd';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import { Problem } from '../../api/problems';
 import { Failed, Loading } from '../../shared/states';
+import { FolderChooser, OpenedFolders, foldersQuery, lastName, openFolder } from '../folders';
 import { overrideWords, useFramings } from '../framing';
 import { DropPlace, NeverCame, useIntake, type ArrivingFile } from '../intake';
 import { useJob } from '../jobs';
 import { estimateQuery, useActiveTicket } from '../ticket';
 import { Foot } from './Foot';
 import { PictureGrid } from './PictureGrid';
-import { arranged, filters, sortWords, type Entry, type FilterKey, type SortKey } from './pileModel';
+import { arranged, astrayIn, filters, sortWords, type Entry, type FilterKey, type SortKey } from './pileModel';
 import { useOriginals } from '../originals';
 import { useCrossings } from './useCrossings';
 import { useLosses } from './useLosses';
@@ -35,8 +37,20 @@ export function PilePage() {
   const [view, setView] = useState<'Pictures' | 'Table'>('Pictures');
   const [chosen, setChosen] = useState<Set<string>>(new Set());
   const [adding, setAdding] = useState(false);
+  const [isChoosing, setChoosing] = useState(false);
   const lastChosen = useRef<string>(undefined);
   const navigate = useNavigate();
+
+  const folders = useQuery(foldersQuery(jobId)).data;
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const open = useMutation({
+    mutationFn: ({ root, path }: { root: string; path: string }) => openFolder(jobId, root, path),
+    onSuccess: () => setChoosing(false),
+    onSettled: () => void queries.invalidateQueries({ queryKey: ['folders', jobId] }),
+    onError: (error) => void message.error(Problem.from(error).message),
+  });
+  const astray = useMemo(() => astrayIn(folders ?? []), [folders]);
 
   const losses = useLosses(sort === 'colour' ? (originals.data ?? []) : NOBODY, ticket?.document);
   const crossings = useCrossings(sort === 'folds' ? (originals.data ?? []) : NOBODY, ticket?.document);
@@ -47,10 +61,11 @@ export function PilePage() {
       estimate: byId.get(original.id),
       framed: isAccepted(original.id),
       own: overrideWords(overrideOf(original.id)),
+      astray: astray.get(original.id),
       loss: losses.get(original.id),
       crossings: crossings.get(original.id),
     }));
-  }, [originals.data, estimate, isAccepted, overrideOf, losses, crossings]);
+  }, [originals.data, estimate, isAccepted, overrideOf, astray, losses, crossings]);
   const shown = useMemo(() => arranged(entries, filter, sort, wanted), [entries, filter, sort, wanted]);
 
   if (originals.isPending) return <Loading what="the pile" />;
@@ -64,12 +79,31 @@ export function PilePage() {
   const missing = (
     <NeverCame jobId={jobId} present={originals.data.map(({ path }) => path)} onChoose={() => setAdding(true)} />
   );
+  const onServer = (
+    <Button type="link" onClick={() => setChoosing(true)}>
+      Or open a folder that lies on the server
+    </Button>
+  );
+  const chooser = isChoosing && (
+    <FolderChooser
+      title="Open a folder on the server"
+      okWords={({ path }) => `Take in ${path === '' ? 'all of it' : `“${lastName('', path)}”`}`}
+      onClose={() => setChoosing(false)}
+      onChoose={(root, path) => open.mutate({ root, path })}
+    >
+      <p className="quiet">
+        Its pictures, and those of its subfolders, stay where they are. Nothing is copied, nothing there is changed.
+      </p>
+    </FolderChooser>
+  );
   if (entries.length === 0 && !arriving) {
     return (
       <main className="shell-body">
         {missing}
+        {chooser}
+        <OpenedFolders jobId={jobId} />
         <DropPlace title="Drop the pictures of this job here" onFiles={take}>
-          Files or whole folders; subfolders are kept. Originals are never changed.
+          Files or whole folders; subfolders are kept. Originals are never changed. {onServer}
         </DropPlace>
       </main>
     );
@@ -100,11 +134,13 @@ export function PilePage() {
       {adding && (
         <div className="pile-drop">
           <DropPlace title="Drop more pictures here" onFiles={take}>
-            Pictures that were added before are not sent again. <Button onClick={() => setAdding(false)}>Close</Button>
+            Pictures that were added before are not sent again. {onServer} <Button onClick={() => setAdding(false)}>Close</Button>
           </DropPlace>
         </div>
       )}
       {missing}
+      {chooser}
+      <OpenedFolders jobId={jobId} />
       <div className="pile-bar">
         <div className="chips" role="group" aria-label="Show">
           {filters.map(({ key, words, holds }) => {

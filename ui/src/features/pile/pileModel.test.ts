@@ -6,6 +6,7 @@ function entry(path: string, width: number, height: number, realPpi: number, par
     original: {
       id: path,
       path,
+      inPlace: null,
       derivedFrom: null,
       digest: 'd',
       fileBytes: 1,

@@ -14,11 +14,30 @@ export interface Entry {
   framed: boolean;
   /** What it has of its own beside the ticket, in words. */
   own: string;
+  /** What has become of the file that it lies in, on the server's disks, since it was taken in. */
+  astray?: Astray | undefined;
   /** What its print loses of its colours, where that was looked for. */
   loss?: Schemas['LossView'] | undefined;
   /** What comes near a fold or trim, where that was looked for. */
   crossings?: Schemas['CrossingsView'] | undefined;
 }
+
+export type Astray = 'changed' | 'vanished';
+
+/** Pictures of opened folders that are no longer as they were taken in. */
+export function astrayIn(folders: { changed: string[]; vanished: string[] }[]): Map<string, Astray> {
+  const found = new Map<string, Astray>();
+  for (const { changed, vanished } of folders) {
+    changed.forEach((id) => found.set(id, 'changed'));
+    vanished.forEach((id) => found.set(id, 'vanished'));
+  }
+  return found;
+}
+
+const astrayWords: Record<Astray, string> = {
+  changed: 'file changed: not printed',
+  vanished: 'file gone: not printed',
+};
 
 export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'unframed' | 'own' | 'left-out';
 export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight' | 'colour' | 'folds';
@@ -36,8 +55,8 @@ export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => 
   { key: 'left-out', words: 'left out', holds: ({ original }) => original.leftOut },
 ];
 
-export function needsALook({ original, estimate }: Entry): boolean {
-  return original.state !== 'SOUND' || estimate?.verdict === 'POOR' || (estimate !== undefined && whyNotPrinted(estimate) !== undefined);
+export function needsALook({ original, estimate, astray }: Entry): boolean {
+  return astray !== undefined || original.state !== 'SOUND' || estimate?.verdict === 'POOR' || (estimate !== undefined && whyNotPrinted(estimate) !== undefined);
 }
 
 const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
@@ -78,7 +97,8 @@ export function saidText({ title, creator, taken }: Original): string {
 }
 
 /** The one line that says how a picture stands. */
-export function stateOf({ original, estimate, own }: Entry): { level: Level; text: string } {
+export function stateOf({ original, estimate, own, astray }: Entry): { level: Level; text: string } {
+  if (astray) return { level: 'POOR', text: astrayWords[astray] };
   if (original.damage && original.printedDamaged) return { level: 'SOFT', text: 'damaged, but printed' };
   if (original.damage) return { level: 'POOR', text: 'damaged: not printed' };
   if (original.problem) return { level: 'POOR', text: original.problem.remedy.replace(/\.$/, '').toLowerCase() };

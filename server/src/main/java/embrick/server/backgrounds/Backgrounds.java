@@ -11,6 +11,7 @@ import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
 import embrick.server.documents.StoredJson;
 import embrick.server.storage.Fingerprints;
+import embrick.server.storage.OriginalPlace;
 import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import jakarta.annotation.PreDestroy;
@@ -96,10 +97,14 @@ public class Backgrounds {
     /**
      * What a background is grown for.
      *
-     * @param digest of the original
+     * @param place of the original
      * @param plan that grows one
      */
-    public record Wanted(String digest, SourceFacts facts, Plan plan) {}
+    public record Wanted(OriginalPlace place, SourceFacts facts, Plan plan) {
+        private String digest() {
+            return place.digest();
+        }
+    }
 
     /** One that is being grown, or waits for its turn. */
     private static final class Making {
@@ -260,7 +265,7 @@ public class Backgrounds {
         Plan plan = wanted.plan();
         BareArea area = area(plan);
         int channels = channels(plan);
-        Grown grown = pictures.whole(wanted.digest(), wanted.facts(), opened -> {
+        Grown grown = pictures.whole(wanted.place(), wanted.facts(), opened -> {
             try (Arena arena = Arena.ofShared()) {
                 FileSamples samples = FileSamples.create(part, GapSamples.count(area, channels), arena);
                 Grown came = Printer.grow(

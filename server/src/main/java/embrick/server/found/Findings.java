@@ -68,7 +68,7 @@ class Findings {
     }
 
     private SmallPixels pixels(Original original, SourceFacts facts, PictureWork.Asker asker) throws IOException {
-        return PictureProblems.naming(original, () -> smallPictures.pixels(original.digest(), facts, EDGE, asker));
+        return PictureProblems.naming(original, () -> smallPictures.pixels(original.place(), facts, EDGE, asker));
     }
 
     SourceFacts facts(Original original) {

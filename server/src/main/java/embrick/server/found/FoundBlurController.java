@@ -79,7 +79,7 @@ class FoundBlurController {
     private Spot spot(Original original, SourceFacts facts, double x, double y) throws IOException {
         try {
             return pictures.whole(
-                    original.digest(),
+                    original.place(),
                     facts,
                     opened -> Spots.at(
                             opened.raster(), facts.orientation(), facts.colour().model(), x, y));

@@ -40,6 +40,7 @@ import embrick.server.originals.Originals;
 import embrick.server.originals.PictureProblems;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.Arrival;
+import embrick.server.storage.OriginalFiles;
 import embrick.server.storage.PictureWork;
 import embrick.server.storage.Pictures;
 import embrick.server.storage.Reception;
@@ -76,6 +77,7 @@ class SeparatePrints {
     private final Intake intake;
     private final Reception reception;
     private final Storage storage;
+    private final OriginalFiles files;
     private final Pictures pictures;
     private final Formats formats;
     private final Plans plans;
@@ -90,6 +92,7 @@ class SeparatePrints {
             Intake intake,
             Reception reception,
             Storage storage,
+            OriginalFiles files,
             Pictures pictures,
             Formats formats,
             Plans plans,
@@ -102,6 +105,7 @@ class SeparatePrints {
         this.intake = intake;
         this.reception = reception;
         this.storage = storage;
+        this.files = files;
         this.pictures = pictures;
         this.formats = formats;
         this.plans = plans;
@@ -200,14 +204,14 @@ class SeparatePrints {
     private void write(Original scan, SourceFacts facts, Plan plan, Path file) throws IOException {
         PictureProblems.naming(
                 scan,
-                () -> pictures.whole(scan.digest(), facts, opened -> {
+                () -> pictures.whole(scan.place(), facts, opened -> {
                     if (opened.damage().isPresent() && !scan.isPrintedDamaged()) {
                         throw opened.damage().get().refusal();
                     }
                     try (FileTarget target = FileTarget.create(file)) {
                         formats.write(
                                 Printer.print(plan, opened.raster(), formats.profiles()),
-                                formats.metadata(pictures.intact(scan.digest())),
+                                formats.metadata(files.intact(scan.place())),
                                 plan,
                                 target,
                                 PrintFile.Progress.none());

@@ -4,6 +4,7 @@ import embrick.core.problem.Problem;
 import embrick.server.originals.Original.Judgement;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.Arrival;
+import embrick.server.storage.OriginalFiles;
 import embrick.server.storage.PictureWork;
 import java.io.IOException;
 import java.util.UUID;
@@ -17,11 +18,13 @@ import org.springframework.stereotype.Service;
 public class Intake {
     private final PictureWork work;
     private final PictureJudge judge;
+    private final OriginalFiles files;
     private final OriginalFiling filing;
 
-    Intake(PictureWork work, PictureJudge judge, OriginalFiling filing) {
+    Intake(PictureWork work, PictureJudge judge, OriginalFiles files, OriginalFiling filing) {
         this.work = work;
         this.judge = judge;
+        this.files = files;
         this.filing = filing;
     }
 
@@ -30,6 +33,37 @@ public class Intake {
         String clean = OriginalPath.clean(path);
         Judgement judgement = work.patiently(() -> judge.judge(jobId, arrival));
         return filing.file(jobId, clean, arrival, judgement);
+    }
+
+    /**
+     * Takes a file in that stays where it lies. Taking it again changes nothing.
+     *
+     * @param path in the job
+     * @param rootPath below its root
+     * @throws StillWrittenException if somebody writes to it meanwhile
+     */
+    public Original takeInPlace(UUID jobId, String path, String root, String rootPath) throws IOException {
+        String clean = OriginalPath.clean(path);
+        Seen seen = work.patiently(() -> see(jobId, root, rootPath));
+        return filing.file(jobId, clean, seen.arrival(), seen.judgement());
+    }
+
+    /** Takes a file in place that has been changed since, as it is now. */
+    public Original renewInPlace(Original original, String root, String rootPath) throws IOException {
+        Seen seen = work.patiently(() -> see(original.jobId(), root, rootPath));
+        return filing.replace(original, seen.arrival(), seen.judgement(), judge.framings(original, seen.judgement()));
+    }
+
+    private record Seen(Arrival arrival, Judgement judgement) {}
+
+    private Seen see(UUID jobId, String root, String rootPath) throws IOException {
+        // It is not closed: nothing of it is ours to take away.
+        Arrival arrival = files.lying(root, rootPath);
+        Judgement judgement = judge.judge(jobId, arrival);
+        if (!files.isStill(arrival)) {
+            throw new StillWrittenException(rootPath);
+        }
+        return new Seen(arrival, judgement);
     }
 
     /**

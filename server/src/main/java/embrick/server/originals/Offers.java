@@ -1,6 +1,6 @@
 package embrick.server.originals;
 
-import embrick.server.storage.Pictures;
+import embrick.server.storage.OriginalFiles;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -13,11 +13,11 @@ import org.springframework.stereotype.Service;
 @Service
 class Offers {
     private final OriginalRepository originals;
-    private final Pictures pictures;
+    private final OriginalFiles files;
 
-    Offers(OriginalRepository originals, Pictures pictures) {
+    Offers(OriginalRepository originals, OriginalFiles files) {
         this.originals = originals;
-        this.pictures = pictures;
+        this.files = files;
     }
 
     /**
@@ -45,7 +45,7 @@ class Offers {
         for (Offered file : offered) {
             List<Original> known = ofPath(present, OriginalPath.clean(file.path())).stream()
                     .filter(original -> original.fileBytes() == file.bytes())
-                    .filter(original -> pictures.isHere(original.digest(), original.fileBytes(), original.addedAt()))
+                    .filter(original -> files.isHere(original.place(), original.fileBytes(), original.addedAt()))
                     .toList();
             boolean isHere = file.sha256()
                     .map(String::toLowerCase)

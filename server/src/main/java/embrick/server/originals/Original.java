@@ -3,6 +3,10 @@ package embrick.server.originals;
 import embrick.core.problem.Problem;
 import embrick.core.source.SourceFacts;
 import embrick.core.units.Resolution;
+import embrick.server.storage.Arrival;
+import embrick.server.storage.OriginalPlace;
+import embrick.server.storage.OriginalPlace.InPlace;
+import embrick.server.storage.OriginalPlace.Kept;
 import jakarta.persistence.Column;
 import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
@@ -43,6 +47,15 @@ public class Original {
     private String digest;
 
     private long fileBytes;
+
+    /** The folder that it lies in place below; null for one that is kept in the storage. */
+    @Column(columnDefinition = "text")
+    private String root;
+
+    @Column(columnDefinition = "text")
+    private String rootPath;
+
+    private Instant fileModified;
 
     @Enumerated(EnumType.STRING)
     @Column(columnDefinition = "text")
@@ -91,9 +104,10 @@ public class Original {
         this.addedAt = addedAt;
     }
 
-    void replaceContent(String newDigest, long bytes, Judgement judgement) {
-        this.digest = newDigest;
-        this.fileBytes = bytes;
+    void replaceContent(Arrival arrival, Judgement judgement) {
+        this.digest = arrival.digest();
+        this.fileBytes = arrival.fingerprint().bytes();
+        moveTo(arrival.place());
         this.state = judgement.state();
         this.facts = judgement.factsJson().orElse(null);
         this.problemCode = judgement.problem().map(Problem::code).orElse(null);
@@ -103,6 +117,22 @@ public class Original {
                 judgement.damageBegins().isPresent() ? judgement.damageBegins().getAsDouble() : null;
         this.said = judgement.said();
         this.printedDamaged = false;
+    }
+
+    /** Says where its bytes lie now. */
+    void moveTo(OriginalPlace place) {
+        switch (place) {
+            case Kept _ -> {
+                this.root = null;
+                this.rootPath = null;
+                this.fileModified = null;
+            }
+            case InPlace inPlace -> {
+                this.root = inPlace.root();
+                this.rootPath = inPlace.path();
+                this.fileModified = inPlace.modified();
+            }
+        }
     }
 
     /**
@@ -198,6 +228,11 @@ public class Original {
 
     public String digest() {
         return digest;
+    }
+
+    /** Where its bytes lie. */
+    public OriginalPlace place() {
+        return root == null ? new Kept(digest) : new InPlace(digest, root, rootPath, fileModified);
     }
 
     public long fileBytes() {

@@ -3,7 +3,7 @@ package embrick.server.originals;
 import embrick.core.source.SourceFacts;
 import embrick.server.previews.SmallPictures;
 import embrick.server.problems.ProblemException;
-import embrick.server.storage.Pictures;
+import embrick.server.storage.OriginalFiles;
 import embrick.server.web.HttpAsker;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -28,13 +28,14 @@ class OriginalFilesController {
     private final Originals originals;
     private final OriginalViews views;
     private final SmallPictures smallPictures;
-    private final Pictures pictures;
+    private final OriginalFiles files;
 
-    OriginalFilesController(Originals originals, OriginalViews views, SmallPictures smallPictures, Pictures pictures) {
+    OriginalFilesController(
+            Originals originals, OriginalViews views, SmallPictures smallPictures, OriginalFiles files) {
         this.originals = originals;
         this.views = views;
         this.smallPictures = smallPictures;
-        this.pictures = pictures;
+        this.files = files;
     }
 
     /** A small picture in sRGB, its longest side at most {@code edge}; 384 or 1800. */
@@ -53,7 +54,7 @@ class OriginalFilesController {
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate())
                 .eTag(SmallPictures.key(original.digest(), facts) + "-" + edge)
                 .body(new FileSystemResource(PictureProblems.naming(
-                        original, () -> smallPictures.get(original.digest(), facts, edge, HttpAsker.of(request)))));
+                        original, () -> smallPictures.get(original.place(), facts, edge, HttpAsker.of(request)))));
     }
 
     /** The original's own bytes. */
@@ -61,6 +62,6 @@ class OriginalFilesController {
     ResponseEntity<Resource> getOriginalFile(@PathVariable UUID id) throws IOException {
         Original original = originals.get(id);
         return ResponseEntity.ok(
-                new FileSystemResource(PictureProblems.naming(original, () -> pictures.intact(original.digest()))));
+                new FileSystemResource(PictureProblems.naming(original, () -> files.intact(original.place()))));
     }
 }

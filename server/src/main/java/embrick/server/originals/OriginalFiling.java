@@ -5,6 +5,8 @@ import embrick.server.originals.Original.Judgement;
 import embrick.server.originals.Original.State;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.Arrival;
+import embrick.server.storage.OriginalPlace.InPlace;
+import embrick.server.storage.OriginalPlace.Kept;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -62,9 +64,12 @@ class OriginalFiling {
             place(arrival);
             Original known = originals.findById(original.id()).orElseThrow(() -> ProblemException.notFound("original"));
             removal.requireAtRest(List.of(known));
-            if (!known.digest().equals(arrival.digest())) {
+            if (known.digest().equals(arrival.digest())) {
+                // The same bytes elsewhere, or written anew: only where they lie is another.
+                known.moveTo(arrival.place());
+            } else {
                 letGo.add(clearance.note(known.digest()));
-                known.replaceContent(arrival.digest(), arrival.fingerprint().bytes(), judgement);
+                known.replaceContent(arrival, judgement);
                 if (framings == Framings.FORGOTTEN) {
                     originals.forgetFramings(known.id());
                 }
@@ -106,6 +111,13 @@ class OriginalFiling {
         lockJob(jobId);
         clearance.hold(arrival.digest());
         place(arrival);
+        if (arrival.place() instanceof InPlace here) {
+            Optional<Original> known = originals.findByJobIdAndRootAndRootPath(jobId, here.root(), here.path());
+            if (known.isPresent()) {
+                // Somebody changed it since: whether the new one is meant is for a person to say.
+                return known.get();
+            }
+        }
         String free = path;
         for (int number = 2; ; number++) {
             Optional<Original> present = originals.findByJobIdAndPath(jobId, free);
@@ -113,18 +125,18 @@ class OriginalFiling {
                 break;
             }
             Original known = present.get();
-            if (known.digest().equals(arrival.digest())) {
+            if (known.digest().equals(arrival.digest()) && arrival.place() instanceof Kept) {
                 return known;
             }
-            if (known.state() != State.SOUND) {
+            if (known.state() != State.SOUND && arrival.place() instanceof Kept) {
                 letGo.add(clearance.note(known.digest()));
-                known.replaceContent(arrival.digest(), arrival.fingerprint().bytes(), judgement);
+                known.replaceContent(arrival, judgement);
                 return known;
             }
             free = OriginalPath.numbered(path, number);
         }
         Original original = new Original(Ids.next(), jobId, free, clock.instant());
-        original.replaceContent(arrival.digest(), arrival.fingerprint().bytes(), judgement);
+        original.replaceContent(arrival, judgement);
         return originals.save(original);
     }
 

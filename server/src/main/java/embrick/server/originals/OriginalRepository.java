@@ -20,6 +20,10 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
 
     Optional<Original> findByJobIdAndPath(UUID jobId, String path);
 
+    Optional<Original> findByJobIdAndRootAndRootPath(UUID jobId, String root, String rootPath);
+
+    List<Original> findByJobIdAndRoot(UUID jobId, String root);
+
     List<Original> findByJobIdAndIdIn(UUID jobId, Collection<UUID> ids);
 
     /**

@@ -10,6 +10,7 @@ import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.Pages;
 import embrick.core.source.SourceFacts.ProfileOrigin;
 import embrick.core.source.SourceFacts.SourceProfile;
+import embrick.server.storage.OriginalPlace;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.math.BigDecimal;
@@ -29,6 +30,10 @@ public record OriginalView(
         @NotNull String digest,
         long fileBytes,
         @NotNull Original.State state,
+
+        @Schema(description = "Where it lies on the server's disks; null if it is kept in the storage", nullable = true)
+        PlaceView inPlace,
+
         @Schema(nullable = true) UUID derivedFrom,
         boolean leftOut,
         boolean printedDamaged,
@@ -56,6 +61,16 @@ public record OriginalView(
         boolean metadataDamaged,
 
         @Schema(nullable = true) Problem problem) {
+
+    /** @param path below the root */
+    public record PlaceView(@NotNull String root, @NotNull String path) {
+        static PlaceView of(OriginalPlace place) {
+            return switch (place) {
+                case OriginalPlace.Kept _ -> null;
+                case OriginalPlace.InPlace inPlace -> new PlaceView(inPlace.root(), inPlace.path());
+            };
+        }
+    }
 
     /**
      * Where damage begins in the picture as it is seen.

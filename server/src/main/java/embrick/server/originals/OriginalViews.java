@@ -46,6 +46,7 @@ public class OriginalViews {
                 original.digest(),
                 original.fileBytes(),
                 original.state(),
+                OriginalView.PlaceView.of(original.place()),
                 original.derivedFrom().orElse(null),
                 original.isLeftOut(),
                 original.isPrintedDamaged(),

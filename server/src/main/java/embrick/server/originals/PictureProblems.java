@@ -21,7 +21,7 @@ public final class PictureProblems {
                     "original-lost",
                     original.path(),
                     original.path() + " " + lost.text() + ".",
-                    OriginalLostException.remedy());
+                    lost.remedy());
         } catch (UnusablePictureException unusable) {
             throw ProblemException.invalid(
                     unusable.code(),

@@ -15,6 +15,7 @@ import embrick.formats.picture.PrintFile;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.Arrival;
+import embrick.server.storage.OriginalPlace;
 import embrick.server.storage.PictureWork;
 import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
@@ -49,24 +50,25 @@ public class SmallPictures {
     }
 
     /** The file of one small picture, made if it is missing. */
-    public Path get(String digest, SourceFacts facts, int edge, PictureWork.Asker asker) throws IOException {
+    public Path get(OriginalPlace place, SourceFacts facts, int edge, PictureWork.Asker asker) throws IOException {
         if (!EDGES.contains(edge)) {
             throw ProblemException.invalid(
                     "edge", "edge", "edge: expected one of " + EDGES + ", got " + edge, "Ask for one of them.");
         }
-        Path file = storage.preview(key(digest, facts), edge);
+        String key = key(place.digest(), facts);
+        Path file = storage.preview(key, edge);
         if (!Files.exists(file)) {
             work.promptly(
                     asker,
-                    () -> pictures.reduced(
-                            digest, facts, EDGES.getFirst(), opened -> makeAll(opened, facts, key(digest, facts))));
+                    () -> pictures.reduced(place, facts, EDGES.getFirst(), opened -> makeAll(opened, facts, key)));
         }
         return file;
     }
 
     /** The pixels of one small picture. */
-    public SmallPixels pixels(String digest, SourceFacts facts, int edge, PictureWork.Asker asker) throws IOException {
-        try (OpenedPicture opened = formats.open(get(digest, facts, edge, asker))) {
+    public SmallPixels pixels(OriginalPlace place, SourceFacts facts, int edge, PictureWork.Asker asker)
+            throws IOException {
+        try (OpenedPicture opened = formats.open(get(place, facts, edge, asker))) {
             return SmallPixels.of(opened.raster());
         }
     }

@@ -224,7 +224,7 @@ class ProblemResponses {
                         "original-lost",
                         "original",
                         "The picture " + lost.text() + ".",
-                        OriginalLostException.remedy());
+                        lost.remedy());
             case UnusablePictureException unusable ->
                 respond(
                         HttpStatus.UNPROCESSABLE_CONTENT,

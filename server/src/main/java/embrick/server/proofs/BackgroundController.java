@@ -124,7 +124,7 @@ class BackgroundController {
         if (plan.growing().isEmpty()) {
             return BackgroundView.none();
         }
-        Backgrounds.Wanted wanted = new Backgrounds.Wanted(planned.original().digest(), planned.facts(), plan);
+        Backgrounds.Wanted wanted = new Backgrounds.Wanted(planned.original().place(), planned.facts(), plan);
         String key = backgrounds.key(wanted);
         return switch (PictureProblems.naming(planned.original(), () -> backgrounds.look(wanted))) {
             case State.Growing growing -> BackgroundView.growing(key, growing.share());
@@ -147,7 +147,7 @@ class BackgroundController {
     }
 
     private Optional<LikenessMap> map(Plans.Planned planned, Plan plan) throws IOException {
-        Backgrounds.Wanted wanted = new Backgrounds.Wanted(planned.original().digest(), planned.facts(), plan);
+        Backgrounds.Wanted wanted = new Backgrounds.Wanted(planned.original().place(), planned.facts(), plan);
         return backgrounds.look(wanted) instanceof State.Ready(LikenessMap likeness)
                 ? Optional.of(likeness)
                 : Optional.empty();

@@ -31,7 +31,7 @@ class GrownForProof {
             return Optional.empty();
         }
         GrownLayer layer = backgrounds
-                .ready(new Backgrounds.Wanted(planned.original().digest(), planned.facts(), whole))
+                .ready(new Backgrounds.Wanted(planned.original().place(), planned.facts(), whole))
                 .orElseThrow(() -> new ProblemException(
                         HttpStatus.CONFLICT,
                         "background-not-grown",

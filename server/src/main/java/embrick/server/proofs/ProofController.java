@@ -135,7 +135,7 @@ class ProofController {
                 planned,
                 http,
                 () -> proofs.make(
-                        planned.original().digest(), planned.facts(), plan, background, part, shown, reduction));
+                        planned.original().place(), planned.facts(), plan, background, part, shown, reduction));
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(CacheControl.noStore());
         proof.halo().ifPresent(halo -> answer.header(HALO_HEADER, Double.toString(halo.percent())));
         return answer.body(proof.png());
@@ -165,9 +165,7 @@ class ProofController {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .body(made(
-                        planned,
-                        http,
-                        () -> softProof.marks(planned.original().digest(), planned.facts(), plan, part)));
+                        planned, http, () -> softProof.marks(planned.original().place(), planned.facts(), plan, part)));
     }
 
     /**
@@ -201,7 +199,7 @@ class ProofController {
         Optional<ProofPictures.Again> again = again(planned);
         List<Spot> found = again.isPresent()
                 ? contoursOfSmall(planned, plan, again.get(), http)
-                : made(planned, http, () -> proofs.contours(planned.original().digest(), planned.facts(), plan));
+                : made(planned, http, () -> proofs.contours(planned.original().place(), planned.facts(), plan));
         return found.stream()
                 .map(spot -> new ContourView(spot.x(), spot.y(), spot.strength()))
                 .toList();
@@ -211,7 +209,7 @@ class ProofController {
             Plans.Planned planned, Plan plan, ProofPictures.Again again, HttpServletRequest http) throws IOException {
         Original original = planned.original();
         Path small = PictureProblems.naming(
-                original, () -> smallPictures.get(original.digest(), planned.facts(), SMALL_EDGE, HttpAsker.of(http)));
+                original, () -> smallPictures.get(original.place(), planned.facts(), SMALL_EDGE, HttpAsker.of(http)));
         return made(planned, http, () -> proofs.contours(small, plan, again));
     }
 

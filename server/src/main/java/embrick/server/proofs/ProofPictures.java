@@ -19,6 +19,7 @@ import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.ScreenPictures;
 import embrick.formats.picture.OpenedPicture;
+import embrick.server.storage.OriginalPlace;
 import embrick.server.storage.PictureWork.Asker;
 import embrick.server.storage.Pictures;
 import java.io.IOException;
@@ -82,7 +83,7 @@ class ProofPictures {
 
     /** @param reduction that the plan has; 1 where its pixels are the file's */
     Proof make(
-            String digest,
+            OriginalPlace place,
             SourceFacts facts,
             Plan plan,
             Optional<GrownLayer> grown,
@@ -91,7 +92,7 @@ class ProofPictures {
             double reduction)
             throws IOException {
         Plan shown = shown(plan, wanted.show(), reduction);
-        return pictures.whole(digest, facts, opened -> {
+        return pictures.whole(place, facts, opened -> {
             AskedBytes png = new AskedBytes(wanted.asker());
             Optional<Halo> halo = switch (wanted.look()) {
                 case OWN -> {
@@ -107,8 +108,8 @@ class ProofPictures {
     }
 
     /** The strongest contours, in pixels of the plan's sheet; looked for on a reduced print without sharpening. */
-    List<Spot> contours(String digest, SourceFacts facts, Plan plan) throws IOException {
-        return pictures.whole(digest, facts, opened -> contours(opened, plan, plan));
+    List<Spot> contours(OriginalPlace place, SourceFacts facts, Plan plan) throws IOException {
+        return pictures.whole(place, facts, opened -> contours(opened, plan, plan));
     }
 
     /** The same, on a picture that was made smaller: quick, and places need no more. */

@@ -19,6 +19,7 @@ import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.OpenedPicture;
 import embrick.server.framings.Plans;
 import embrick.server.proofs.ProofPictures.Again;
+import embrick.server.storage.OriginalPlace;
 import embrick.server.storage.Pictures;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -59,10 +60,10 @@ class SoftProof {
     }
 
     /** A picture to be laid over a proof: stripes where the colour cannot be printed, else nothing. */
-    byte[] marks(String digest, SourceFacts facts, Plan plan, PixelRect part) throws IOException {
+    byte[] marks(OriginalPlace place, SourceFacts facts, Plan plan, PixelRect part) throws IOException {
         GamutCheck meter = new GamutCheck(plan.colour(), profiles);
         BufferedImage marks = new BufferedImage(part.width(), part.height(), BufferedImage.TYPE_INT_ARGB);
-        pictures.whole(digest, facts, opened -> {
+        pictures.whole(place, facts, opened -> {
             PrintPart pixels = new PrintPart(prints.print(unconverted(plan).withoutGrowing(), opened.raster()), part);
             for (int y = 0; y < part.height(); y += ROWS) {
                 int rows = Math.min(ROWS, part.height() - y);
@@ -93,7 +94,7 @@ class SoftProof {
      */
     GamutLoss loss(Plans.Planned planned, Optional<Again> again) throws IOException {
         int leastEdge = again.isPresent() ? 2 * (int) FIGURE_SIDE : Integer.MAX_VALUE;
-        return pictures.reduced(planned.original().digest(), planned.facts(), leastEdge, opened -> {
+        return pictures.reduced(planned.original().place(), planned.facts(), leastEdge, opened -> {
             Planning planning = again.isPresent() ? again.get().plan(opened.facts()) : planned.planning();
             return planning instanceof Planning.Ready(Plan plan, java.util.List<Notice> _)
                     ? loss(plan, opened)

@@ -1,6 +1,8 @@
 package embrick.server.runs;
 
 import embrick.core.problem.Problem;
+import embrick.server.storage.OriginalPlace;
+import embrick.server.storage.Roots;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -29,6 +31,7 @@ class Pauses {
     private final RunOrderRepository orders;
     private final PieceQueue queue;
     private final Storage storage;
+    private final Roots roots;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -38,6 +41,7 @@ class Pauses {
             RunOrderRepository orders,
             PieceQueue queue,
             Storage storage,
+            Roots roots,
             TransactionTemplate transaction,
             Clock clock) {
         this.runs = runs;
@@ -45,12 +49,25 @@ class Pauses {
         this.orders = orders;
         this.queue = queue;
         this.storage = storage;
+        this.roots = roots;
         this.transaction = transaction;
         this.clock = clock;
     }
 
+    /** The disk that originals lie on is not there. */
+    static Problem awayReason(String root) {
+        return new Problem(
+                "originals-away",
+                "folder",
+                "The folder “" + root + "”, which the originals lie in, is not there.",
+                "See that its disk is there: the run goes on by itself.");
+    }
+
     /** The reason for which a whole run must wait, if a failure to write is not this one piece's. */
-    Optional<Problem> reasonFor(IOException failed, Path folder) {
+    Optional<Problem> reasonFor(IOException failed, OriginalPlace original, Path folder) {
+        if (original instanceof OriginalPlace.InPlace inPlace && !roots.isThere(inPlace.root())) {
+            return Optional.of(awayReason(inPlace.root()));
+        }
         if (Storage.isFull(failed)) {
             return Optional.of(new Problem(
                     "disk-full",
@@ -104,6 +121,9 @@ class Pauses {
         try {
             return orders.findByRunIdOrderByPosition(run.id()).stream()
                             .allMatch(order -> Files.isDirectory(storage.delivery(order.folder())))
+                    && pieces.rootsOfOriginals(run.id()).stream()
+                            .filter(roots::isKnown)
+                            .allMatch(roots::isThere)
                     && storage.isWritable()
                     && storage.freeBytes() > pieces.largestToCome(run.id()) * DeliverySpace.RESERVE + SPARE_BYTES;
         } catch (IOException stillAway) {

@@ -7,6 +7,8 @@ import embrick.server.Failures;
 import embrick.server.runs.Attempts.Attempt;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.OriginalLostException;
+import embrick.server.storage.RootAwayException;
+import embrick.server.storage.RootUnknownException;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -66,7 +68,11 @@ class PieceMaker {
         } catch (Attempts.OvertakenException overtaken) {
             LOG.info("piece {} is being made by another attempt", pieceId);
         } catch (OriginalLostException lost) {
-            fail(attempt, "original-lost", lost.text(), OriginalLostException.remedy());
+            fail(attempt, "original-lost", lost.text(), lost.remedy());
+        } catch (RootAwayException away) {
+            attempts.giveBack(attempt, Pauses.awayReason(away.root()), pauses);
+        } catch (RootUnknownException elsewhere) {
+            failOrTryElsewhere(attempt, elsewhere, failures);
         } catch (UnusablePictureException unusable) {
             fail(attempt, unusable.code(), unusable.getMessage(), unusable.remedy());
         } catch (PieceFiles.NameTakenException taken) {
@@ -114,7 +120,8 @@ class PieceMaker {
 
     private void failOrPause(Attempt attempt, IOException failed) {
         LOG.warn("piece {} could not be written", attempt.pieceId(), failed);
-        Optional<Problem> ofTheDisk = pauses.reasonFor(failed, attempt.target().getParent());
+        Optional<Problem> ofTheDisk = pauses.reasonFor(
+                failed, attempt.original().place(), attempt.target().getParent());
         if (ofTheDisk.isPresent()) {
             attempts.giveBack(attempt, ofTheDisk.get(), pauses);
             return;
@@ -124,6 +131,19 @@ class PieceMaker {
                 "write-failed",
                 "could not be written: " + failed.getMessage(),
                 "See that the storage disk is there and has room, then try again.");
+    }
+
+    /** Another machine may have the folder that this one does not. */
+    private void failOrTryElsewhere(Attempt attempt, RootUnknownException unknown, int failures) {
+        if (failures < MOST_UNFIT) {
+            LOG.warn("piece {} waits for another machine: {}", attempt.pieceId(), unknown.getMessage());
+            throw new TryLaterException(unknown);
+        }
+        fail(
+                attempt,
+                "folder-unknown",
+                "lies in a folder that this machine may not open: " + unknown.getMessage(),
+                "Allow the folder by EMBRICK_ROOTS on each machine that makes pieces, start it again, then try this again.");
     }
 
     private void failOrTryLater(Attempt attempt, Throwable failed, int failures) {

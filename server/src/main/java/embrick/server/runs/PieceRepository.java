@@ -49,6 +49,13 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
 
     List<Piece> findByRunIdOrderByPosition(UUID runId);
 
+    /** The folders that originals of a run lie in place below. */
+    @Query("""
+            select distinct o.root from Piece p join Original o on o.id = p.originalId
+            where p.runId = :runId and o.root is not null
+            """)
+    List<String> rootsOfOriginals(UUID runId);
+
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select p from Piece p where p.id = :id")
     Optional<Piece> lock(UUID id);

@@ -15,6 +15,7 @@ import embrick.server.Failures;
 import embrick.server.backgrounds.Backgrounds;
 import embrick.server.runs.Attempts.Attempt;
 import embrick.server.storage.Fingerprint;
+import embrick.server.storage.OriginalFiles;
 import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import java.io.IOException;
@@ -32,6 +33,7 @@ class PieceWriter {
     private final Formats formats;
     private final Prints prints;
     private final Retagging retagging;
+    private final OriginalFiles originals;
     private final Pictures pictures;
     private final LiveProgress progress;
     private final Backgrounds backgrounds;
@@ -42,6 +44,7 @@ class PieceWriter {
             Formats formats,
             Prints prints,
             Retagging retagging,
+            OriginalFiles originals,
             Pictures pictures,
             LiveProgress progress,
             Backgrounds backgrounds) {
@@ -51,6 +54,7 @@ class PieceWriter {
         this.formats = formats;
         this.prints = prints;
         this.retagging = retagging;
+        this.originals = originals;
         this.pictures = pictures;
         this.progress = progress;
     }
@@ -67,7 +71,7 @@ class PieceWriter {
      * @throws IOException if the file cannot be written, or is not as planned
      */
     Fingerprint write(Attempt attempt, Path temporary) throws IOException {
-        Path original = pictures.intact(attempt.original().digest());
+        Path original = originals.intact(attempt.original().place());
         if (attempt.plan().file() instanceof FileFormat.AsItIs) {
             return copy(attempt, original, temporary);
         }
@@ -102,18 +106,20 @@ class PieceWriter {
         try (PieceFiles.NewFile target = files.create(temporary)) {
             retagging.write(original, formats.metadata(original), attempt.plan(), target);
         }
+        // Others may write to what lies in place: it is as it was taken in, also now that it has been read.
+        originals.intact(attempt.original().place());
         return Optional.empty();
     }
 
     private Optional<Halo> print(Attempt attempt, Path original, Path temporary) throws IOException {
         SourceFacts facts = formats.inspect(original);
         Optional<GrownLayer> grown =
-                backgrounds.grown(new Backgrounds.Wanted(attempt.original().digest(), facts, attempt.plan()), () -> {
+                backgrounds.grown(new Backgrounds.Wanted(attempt.original().place(), facts, attempt.plan()), () -> {
                     if (isStopped(attempt)) {
                         throw new StoppedException();
                     }
                 });
-        return pictures.whole(attempt.original().digest(), facts, opened -> {
+        return pictures.whole(attempt.original().place(), facts, opened -> {
             if (opened.damage().isPresent() && !attempt.original().isPrintedDamaged()) {
                 throw opened.damage().get().refusal();
             }

@@ -55,7 +55,8 @@ public class Fingerprints {
         seen.put(file, new Seen(stampOf(file), fingerprint));
     }
 
-    private static Object stampOf(Path file) throws IOException {
+    /** Differs whenever anybody has written to the file. */
+    static Object stampOf(Path file) throws IOException {
         // The names of the POSIX view's further parts in the JDK on Linux ("unix" attribute view).
         return Files.readAttributes(file, "unix:ino,size,lastModifiedTime,ctime", LinkOption.NOFOLLOW_LINKS);
     }

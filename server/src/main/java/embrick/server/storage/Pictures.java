@@ -6,8 +6,6 @@ import embrick.formats.crew.Crew;
 import embrick.formats.picture.OpenedPicture;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
@@ -21,7 +19,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class Pictures {
     private final Storage storage;
-    private final Fingerprints fingerprints;
+    private final OriginalFiles files;
     private final Formats formats;
     private final DecodedOriginals decoded;
     private final DecodeWatch watch;
@@ -30,64 +28,46 @@ public class Pictures {
 
     Pictures(
             Storage storage,
-            Fingerprints fingerprints,
+            OriginalFiles files,
             Formats formats,
             DecodedOriginals decoded,
             DecodeWatch watch,
             Crew crew) {
         this.crew = crew;
         this.storage = storage;
-        this.fingerprints = fingerprints;
+        this.files = files;
         this.formats = formats;
         this.decoded = decoded;
         this.watch = watch;
     }
 
-    /**
-     * The file of an original, which has the content it is named by.
-     *
-     * @throws OriginalLostException if it is gone or holds something else; what it holds is then set aside, so that the
-     *     same picture, sent again, takes its place
-     */
-    public Path intact(String digest) throws IOException {
-        Path file = storage.original(digest);
-        try {
-            if (fingerprints.of(file).sha256().equals(digest)) {
-                return file;
-            }
-        } catch (NoSuchFileException gone) {
-            throw new OriginalLostException(digest, OriginalLostException.How.GONE);
-        }
-        storage.setAside(digest);
-        throw new OriginalLostException(digest, OriginalLostException.How.CHANGED);
-    }
-
-    /**
-     * Whether an original lies here as it was added. Its content is looked at only if its file was written since, which
-     * nothing of ours does.
-     */
-    public boolean isHere(String digest, long bytes, java.time.Instant addedAt) {
-        if (!storage.holds(digest, bytes)) {
-            return false;
-        }
-        try {
-            return Files.getLastModifiedTime(storage.original(digest))
-                            .toInstant()
-                            .isBefore(addedAt)
-                    || fingerprints.of(storage.original(digest)).sha256().equals(digest);
-        } catch (IOException gone) {
-            return false;
-        }
-    }
-
     /** Work on the whole of an original, which may be shared with others. */
-    public <T> T whole(String digest, SourceFacts facts, DecodedOriginals.Work<T> work) throws IOException {
-        Path file = intact(digest);
+    public <T> T whole(OriginalPlace place, SourceFacts facts, DecodedOriginals.Work<T> work) throws IOException {
+        Path file = files.intact(place);
+        String name = files.nameOf(place, file);
+        return untouched(
+                place,
+                () -> crew.present(() -> decoded.using(name, facts, () -> openWhole(place.digest(), file), work)));
+    }
+
+    private interface Decoding<T> {
+        T run() throws IOException;
+    }
+
+    /** What was read of a file that somebody wrote to meanwhile is nothing, and so is what was found wrong with it. */
+    private <T> T untouched(OriginalPlace place, Decoding<T> decoding) throws IOException {
+        T made;
         try {
-            return crew.present(() -> decoded.using(digest, facts, () -> openWhole(digest, file), work));
+            made = decoding.run();
         } catch (UncheckedIOException ofAPart) {
+            files.requireUntouched(place);
             throw ofAPart.getCause();
+        } catch (IOException failed) {
+            files.requireUntouched(place);
+            throw failed;
         }
+        files.requireUntouched(place);
+        return made;
     }
 
     /** How often an original was opened for work on the whole of it, since the process began; sharing opens none. */
@@ -105,22 +85,24 @@ public class Pictures {
     }
 
     /** Work on an original that is decoded at least as large as {@code leastEdge}; never for a piece. */
-    public <T> T reduced(String digest, SourceFacts facts, int leastEdge, DecodedOriginals.Work<T> work)
+    public <T> T reduced(OriginalPlace place, SourceFacts facts, int leastEdge, DecodedOriginals.Work<T> work)
             throws IOException {
-        return reduced(digest, intact(digest), facts, leastEdge, work);
+        Path file = files.intact(place);
+        return untouched(place, () -> reduced(files.nameOf(place, file), place.digest(), file, facts, leastEdge, work));
     }
 
     /** As above, of a file that is not among the originals yet. */
     public <T> T reduced(Arrival arrival, SourceFacts facts, int leastEdge, DecodedOriginals.Work<T> work)
             throws IOException {
-        return reduced(arrival.digest(), arrival.file(), facts, leastEdge, work);
+        return reduced(arrival.digest(), arrival.digest(), arrival.file(), facts, leastEdge, work);
     }
 
-    private <T> T reduced(String digest, Path file, SourceFacts facts, int leastEdge, DecodedOriginals.Work<T> work)
+    private <T> T reduced(
+            String name, String digest, Path file, SourceFacts facts, int leastEdge, DecodedOriginals.Work<T> work)
             throws IOException {
         // Under a name of its own: a reduced picture must never serve a piece.
         return crew.present(() ->
-                decoded.using(digest + " reduced to " + leastEdge, facts, () -> open(digest, file, leastEdge), work));
+                decoded.using(name + " reduced to " + leastEdge, facts, () -> open(digest, file, leastEdge), work));
     }
 
     private OpenedPicture open(String digest, Path file, int leastEdge) throws IOException {

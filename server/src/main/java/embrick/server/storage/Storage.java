@@ -64,10 +64,13 @@ public class Storage {
     }
 
     /**
-     * Puts a file that has arrived among the originals, under its digest. A file of that name is kept if it holds the same,
+     * Puts a file that has arrived among the originals, under its digest; one that stays in place stays there. A file of that name is kept if it holds the same,
      * and replaced if it does not: a power cut may have cut it short. Callers hold the digest against clearing meanwhile.
      */
     public void place(Arrival arrival) throws IOException {
+        if (arrival.place() instanceof OriginalPlace.InPlace) {
+            return;
+        }
         Path kept = original(arrival.digest());
         if (Files.exists(kept)
                 && Files.size(kept) == arrival.fingerprint().bytes()
@@ -79,15 +82,6 @@ public class Storage {
         forceFolder(kept.getParent());
     }
 
-    /** Whether an original lies here, at its size; its content is judged when it is opened. */
-    public boolean holds(String digest, long bytes) {
-        try {
-            return Files.size(original(digest)) == bytes;
-        } catch (IOException gone) {
-            return false;
-        }
-    }
-
     /** Keeps what lies under an original's name and is not that original out of the way, and says so by its name. */
     void setAside(String digest) throws IOException {
         Path wrong = original(digest);
@@ -95,7 +89,7 @@ public class Storage {
         LOG.warn("original {} is not what was added; the file that lay in its place was set aside", digest);
     }
 
-    public Path original(String digest) {
+    Path original(String digest) {
         return root.resolve("originals").resolve(digest.substring(0, 2)).resolve(digest);
     }
 

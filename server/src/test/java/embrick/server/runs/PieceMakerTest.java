@@ -11,6 +11,7 @@ import embrick.server.backgrounds.Backgrounds;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.storage.Fingerprints;
+import embrick.server.storage.OriginalFiles;
 import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import embrick.server.support.Api;
@@ -146,6 +147,7 @@ class PieceMakerTest {
                 context.getBean(Formats.class),
                 context.getBean(Prints.class),
                 context.getBean(Retagging.class),
+                context.getBean(OriginalFiles.class),
                 context.getBean(Pictures.class),
                 context.getBean(LiveProgress.class),
                 context.getBean(Backgrounds.class));

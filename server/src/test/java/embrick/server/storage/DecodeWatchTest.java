@@ -12,6 +12,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.OptionalLong;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
@@ -67,11 +68,12 @@ class DecodeWatchTest {
         DecodeWatch watch = new DecodeWatch(storage);
         assertThat(watch.isSuspect(digest)).isTrue();
         Formats formats = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT, watch.scratch(), new Crew(1));
-        Pictures pictures =
-                new Pictures(storage, new Fingerprints(), formats, new DecodedOriginals(1L << 28), watch, new Crew(1));
+        OriginalFiles files = new OriginalFiles(
+                storage, new Roots(new RootSettings(List.of()), StorageSettings.in(root)), new Fingerprints());
+        Pictures pictures = new Pictures(storage, files, formats, new DecodedOriginals(1L << 28), watch, new Crew(1));
         // As sound as it is, it still opens: in a process of its own.
         int width = pictures.whole(
-                digest,
+                new OriginalPlace.Kept(digest),
                 formats.inspect(storage.original(digest)),
                 opened -> opened.raster().stored().width());
         assertThat(width).isEqualTo(320);

@@ -14,8 +14,15 @@ import org.springframework.boot.web.server.servlet.context.ServletWebServerAppli
 public final class RunningServer implements BeforeAllCallback {
     private static Started started;
 
-    /** What tests need to know of it. */
-    public record Started(String address, Path storage, ServletWebServerApplicationContext context) {}
+    /** Under which name the server knows {@link Started#root}. */
+    public static final String ROOT = "pictures";
+
+    /**
+     * What tests need to know of it.
+     *
+     * @param root a folder that may be opened and delivered to
+     */
+    public record Started(String address, Path storage, Path root, ServletWebServerApplicationContext context) {}
 
     @Override
     public void beforeAll(ExtensionContext context) {
@@ -34,6 +41,7 @@ public final class RunningServer implements BeforeAllCallback {
         postgres.create("embrick");
         try {
             Path storage = Files.createTempDirectory("embrick-storage");
+            Path root = Files.createTempDirectory("embrick-root");
             SpringApplication application = new SpringApplication(EmbrickApplication.class);
             var context = (ServletWebServerApplicationContext) application.run(
                     "--server.port=0",
@@ -41,10 +49,11 @@ public final class RunningServer implements BeforeAllCallback {
                     "--spring.datasource.username=embrick",
                     "--spring.datasource.password=",
                     "--embrick.storage=" + storage,
+                    "--embrick.roots=" + ROOT + "=" + root + ",away=" + root + "-that-is-away",
                     "--db-scheduler.polling-interval=3s",
                     "--db-scheduler.heartbeat-interval=500ms",
                     "--embrick.reconcile-every=500ms");
-            return new Started("http://127.0.0.1:" + context.getWebServer().getPort(), storage, context);
+            return new Started("http://127.0.0.1:" + context.getWebServer().getPort(), storage, root, context);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }

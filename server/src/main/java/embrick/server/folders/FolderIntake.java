@@ -1,0 +1,267 @@
+package embrick.server.folders;
+
+import embrick.server.Failures;
+import embrick.server.folders.FolderLook.Seen;
+import embrick.server.folders.FolderWalk.FoundFile;
+import embrick.server.folders.OpenedFolder.Wish;
+import embrick.server.originals.Intake;
+import embrick.server.originals.Original;
+import embrick.server.originals.StillWrittenException;
+import embrick.server.problems.ProblemException;
+import embrick.server.storage.OutsideRootException;
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.NoSuchFileException;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Takes the files of opened folders in, in the background, one folder's files a few at a time. That an intake is wanted is
+ * kept in the database: one that a kill ended goes on at the next start, and what it had taken is not taken again.
+ */
+@Component
+@ConditionalOnWebApplication
+class FolderIntake {
+    private static final Logger LOG = LoggerFactory.getLogger(FolderIntake.class);
+
+    /** Files under way at once: enough to keep the threads for pictures busy, few enough to leave pages their turn. */
+    private static final int AT_ONCE = Runtime.getRuntime().availableProcessors() + 1;
+
+    /** A file that was written to within this time is looked at again before it is taken. */
+    private static final Duration FRESHLY_WRITTEN = Duration.ofSeconds(3);
+
+    private static final int MOST_TRIES = 20;
+
+    private final OpenedFolderRepository folders;
+    private final FolderLook look;
+    private final FolderLooks looks;
+    private final Intake intake;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+    private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
+    private final Map<UUID, Progress> atWork = new ConcurrentHashMap<>();
+    private final Map<UUID, List<Refusal>> refusals = new ConcurrentHashMap<>();
+
+    FolderIntake(
+            OpenedFolderRepository folders,
+            FolderLook look,
+            FolderLooks looks,
+            Intake intake,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.folders = folders;
+        this.look = look;
+        this.looks = looks;
+        this.intake = intake;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    /** How far an intake is. */
+    record State(int files, int done) {}
+
+    /**
+     * A file that could not be taken in.
+     *
+     * @param reason a sentence
+     */
+    record Refusal(String path, String reason) {}
+
+    private static final class Progress {
+        private final AtomicInteger files = new AtomicInteger();
+        private final AtomicInteger done = new AtomicInteger();
+        private final AtomicBoolean isAskedAgain = new AtomicBoolean();
+    }
+
+    /** Asks for an intake. One that is under way takes what is new when it has ended. */
+    void begin(UUID folderId, Wish wish) {
+        transaction.executeWithoutResult(_ -> folders.findById(folderId)
+                .orElseThrow(() -> ProblemException.notFound("folder"))
+                .want(wish));
+        run(folderId);
+    }
+
+    /** Empty if none is under way. */
+    Optional<State> state(UUID folderId) {
+        return Optional.ofNullable(atWork.get(folderId))
+                .map(progress -> new State(progress.files.get(), progress.done.get()));
+    }
+
+    /** What the last intake could not take. */
+    List<Refusal> refusals(UUID folderId) {
+        return refusals.getOrDefault(folderId, List.of());
+    }
+
+    void forget(UUID folderId) {
+        refusals.remove(folderId);
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        try {
+            folders.findByIntakeIsNotNull().forEach(folder -> run(folder.id()));
+        } catch (RuntimeException later) {
+            LOG.warn("folders that are being taken in go on at the next start: {}", later.toString());
+        }
+    }
+
+    @PreDestroy
+    void end() {
+        threads.shutdownNow();
+    }
+
+    private void run(UUID folderId) {
+        Progress progress = new Progress();
+        Progress underWay = atWork.putIfAbsent(folderId, progress);
+        if (underWay == null) {
+            threads.submit(() -> takeAll(folderId, progress));
+        } else {
+            underWay.isAskedAgain.set(true);
+        }
+    }
+
+    private void takeAll(UUID folderId, Progress progress) {
+        try {
+            Optional<OpenedFolder> folder = folders.findById(folderId);
+            if (folder.isEmpty() || folder.get().intake().isEmpty()) {
+                return;
+            }
+            List<Refusal> refused = take(folder.get(), folder.get().intake().get(), progress);
+            refusals.put(folderId, refused);
+            if (!progress.isAskedAgain.get()) {
+                transaction.executeWithoutResult(_ -> folders.findById(folderId).ifPresent(OpenedFolder::endIntake));
+            }
+        } catch (InterruptedException ending) {
+            Thread.currentThread().interrupt();
+        } catch (RuntimeException | Error failed) {
+            // It stays wanted: the next start, or a person who asks again, goes on with it.
+            LOG.warn("the intake of folder {} ended early", folderId, failed);
+            refusals.put(folderId, List.of(new Refusal("", "The intake ended early: begin it again.")));
+        } finally {
+            looks.forget(folderId);
+            atWork.remove(folderId, progress);
+            if (progress.isAskedAgain.get()) {
+                run(folderId);
+            }
+        }
+    }
+
+    private List<Refusal> take(OpenedFolder folder, Wish wish, Progress progress) throws InterruptedException {
+        Seen seen = look.look(folder);
+        if (seen.away() != null) {
+            return List.of(new Refusal("", seen.away()));
+        }
+        Map<Original, FoundFile> changed = wish == Wish.NEW_AND_CHANGED ? seen.changed() : Map.of();
+        progress.files.set(seen.fresh().size() + changed.size());
+        Semaphore room = new Semaphore(AT_ONCE);
+        List<Future<Optional<Refusal>>> all = new ArrayList<>();
+        for (FoundFile file : seen.fresh()) {
+            all.add(submit(
+                    room,
+                    progress,
+                    file,
+                    () -> intake.takeInPlace(folder.jobId(), file.path(), folder.root(), file.rootPath())));
+        }
+        for (Map.Entry<Original, FoundFile> entry : changed.entrySet()) {
+            all.add(submit(
+                    room,
+                    progress,
+                    entry.getValue(),
+                    () -> intake.renewInPlace(
+                            entry.getKey(), folder.root(), entry.getValue().rootPath())));
+        }
+        List<Refusal> refused = new ArrayList<>();
+        for (Future<Optional<Refusal>> one : all) {
+            try {
+                one.get().ifPresent(refused::add);
+            } catch (java.util.concurrent.ExecutionException failed) {
+                throw new IllegalStateException(failed.getCause());
+            }
+        }
+        return refused;
+    }
+
+    private interface Taking {
+        Object take() throws IOException;
+    }
+
+    private Future<Optional<Refusal>> submit(Semaphore room, Progress progress, FoundFile file, Taking taking)
+            throws InterruptedException {
+        room.acquire();
+        return threads.submit(() -> {
+            try {
+                return taken(file, taking);
+            } finally {
+                progress.done.incrementAndGet();
+                room.release();
+            }
+        });
+    }
+
+    /** Nothing about one file stops another. */
+    private Optional<Refusal> taken(FoundFile file, Taking taking) throws InterruptedException {
+        try {
+            for (int tries = 1; ; tries++) {
+                if (isFreshlyWritten(file)) {
+                    Thread.sleep(FRESHLY_WRITTEN);
+                }
+                try {
+                    taking.take();
+                    return Optional.empty();
+                } catch (StillWrittenException growing) {
+                    if (tries == MOST_TRIES) {
+                        throw growing;
+                    }
+                    Thread.sleep(FRESHLY_WRITTEN);
+                }
+            }
+        } catch (StillWrittenException growing) {
+            return refusal(file, "is still being written to. Take it in when that has ended");
+        } catch (NoSuchFileException gone) {
+            return refusal(file, "went away before it was taken in");
+        } catch (AccessDeniedException denied) {
+            return refusal(file, "may not be read by the user that Embrick runs as. Let it be read");
+        } catch (OutsideRootException out) {
+            return refusal(file, "leads out of the folder by a link");
+        } catch (IOException failed) {
+            return refusal(file, "cannot be read: " + failed.getMessage());
+        } catch (ProblemException refused) {
+            return Optional.of(
+                    new Refusal(file.path(), refused.problems().getFirst().text()));
+        } catch (RuntimeException failed) {
+            if (Failures.isDatabaseAway(failed)) {
+                throw failed;
+            }
+            LOG.error("{} could not be taken in", file.rootPath(), failed);
+            return refusal(file, "could not be taken in, by a mistake inside Embrick");
+        }
+    }
+
+    private static Optional<Refusal> refusal(FoundFile file, String reason) {
+        return Optional.of(new Refusal(file.path(), file.path() + " " + reason + "."));
+    }
+
+    private boolean isFreshlyWritten(FoundFile file) {
+        return Duration.between(file.modified(), clock.instant()).abs().compareTo(FRESHLY_WRITTEN) < 0;
+    }
+}

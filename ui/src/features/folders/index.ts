@@ -1,0 +1,3 @@
+export { FolderChooser } from './FolderChooser';
+export { OpenedFolders } from './OpenedFolders';
+export { foldersQuery, lastName, openFolder, placeWords } from './queries';
