@@ -6,7 +6,7 @@ import { giveRoom } from '../../testing/room';
 import { job, jobAnswers, original } from '../../testing/samples';
 import type { Schemas } from '../../api/client';
 
-beforeEach(giveRoom);
+beforeEach(() => giveRoom());
 
 const folder = (more: Partial<Schemas['FolderView']> = {}): Schemas['FolderView'] => ({
   id: 'folder',

@@ -9,6 +9,7 @@ import { count, stem } from '../../shared/format';
 import type { useFramings } from '../framing';
 import { originalsQuery } from '../originals';
 import { sizeWords, startRun, useActiveTicket } from '../ticket';
+import { TargetChoice } from '../targets';
 import type { Entry } from './pileModel';
 
 const CarryDrawer = lazy(() => import('../carry/dialog'));
@@ -143,7 +144,7 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
             {ticket && (
               <>
                 {count(all.length, 'picture')} at <strong>{sizeWords(ticket.document.size)}</strong>, {ticket.document.ppi}{' '}
-                ppi, into <strong>{ticket.document.folder}</strong>
+                ppi, into <strong>{ticket.document.folder}</strong> in <TargetChoice jobId={jobId} />
               </>
             )}
           </span>

@@ -1,6 +1,7 @@
 import { Popover } from 'antd';
 import { useId, useState, type ReactNode } from 'react';
 import type { ProblemDetail } from '../../api/problems';
+import '../../shared/phrase.css';
 
 interface Props {
   words: string;

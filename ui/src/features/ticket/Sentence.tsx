@@ -190,7 +190,7 @@ function Naming({ document, wrong, onChange }: Pick<Props, 'document' | 'onChang
       <Phrase after="," words={document.folder} label="Folder" problem={wrong('folder')}>
         {() => (
           <TextForm
-            label="new folder inside deliveries"
+            label="name of the new folder"
             value={document.folder}
             onChange={(folder) => onChange({ folder })}
             hint="Each run makes a new folder; an existing one is never changed."

@@ -13,6 +13,7 @@ import { useSavedTickets } from '../savedtickets';
 import { Meaning } from './Meaning';
 import { TextForm } from './phrases';
 import { NearLines } from './NearLines';
+import { TargetChoice } from '../targets';
 import { activate, beginningsQuery, estimateQuery, planQuery, startRun, startRunOfJob, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketDocument, type TicketView } from './queries';
 import { NamesShown } from './NamesShown';
 import { Sentence } from './Sentence';
@@ -165,6 +166,9 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
         {tickets.length > 1 && <TicketOrder jobId={jobId} tickets={tickets} />}
         {estimate && <Meaning jobId={jobId} estimate={estimate} originals={byId} />}
         <NearLines jobId={jobId} document={document} pictures={framable} originals={byId} />
+        <p className="ticket-target">
+          Its files go to a new folder in <TargetChoice jobId={jobId} />.
+        </p>
         <div className="ticket-buttons">
           <Button type="primary" disabled={framable.length === 0} onClick={() => void navigate(`/jobs/${jobId}/bench`)}>
             Frame on the bench

@@ -14,7 +14,7 @@ import embrick.server.runs.Run;
 import embrick.server.runs.RunOrder;
 import embrick.server.runs.RunOrders;
 import embrick.server.runs.RunService;
-import embrick.server.storage.Storage;
+import embrick.server.storage.DeliveryFolders;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
@@ -37,6 +37,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -54,7 +55,7 @@ class DeliveryController {
     private final Deliveries deliveries;
     private final DeliveryList list;
     private final DeliveredFiles files;
-    private final Storage storage;
+    private final DeliveryFolders folders;
     private final StoredJson json;
     private final Book book;
 
@@ -64,7 +65,7 @@ class DeliveryController {
             Deliveries deliveries,
             DeliveryList list,
             DeliveredFiles files,
-            Storage storage,
+            DeliveryFolders folders,
             StoredJson json,
             Book book) {
         this.orders = orders;
@@ -73,7 +74,7 @@ class DeliveryController {
         this.book = book;
         this.runs = runs;
         this.deliveries = deliveries;
-        this.storage = storage;
+        this.folders = folders;
         this.json = json;
     }
 
@@ -153,7 +154,7 @@ class DeliveryController {
                     order.id(),
                     ticket.name(),
                     order.folder(),
-                    storage.delivery(order.folder()).toString(),
+                    folders.shown(order.place()),
                     Book.takes(TicketDocuments.toTicket(ticket).file())));
         }
         DeliveredOrder first = ordered.getFirst();
@@ -210,11 +211,15 @@ class DeliveryController {
 
     /**
      * All checked pieces and their list; pictures are stored, not packed again. A piece whose file is missing or changed is
-     * told before anything is sent, unless only what is {@code present} is wanted: the list then says what is not.
+     * told before anything is sent, unless only what is {@code present} is wanted: the list then says what is not. A download
+     * that broke off is taken up again by {@code Range}; {@code If-Range} with the ETag tells whether it is still the same.
      */
     @GetMapping(path = "/runs/{runId}/delivery.zip", produces = ZIP)
     ResponseEntity<StreamingResponseBody> getDeliveryZip(
-            @PathVariable UUID runId, @RequestParam(defaultValue = "ALL") ZipOf of) {
+            @PathVariable UUID runId,
+            @RequestParam(defaultValue = "ALL") ZipOf of,
+            @RequestHeader(name = HttpHeaders.RANGE, required = false) String range,
+            @RequestHeader(name = HttpHeaders.IF_RANGE, required = false) String ifRange) {
         runs.get(runId);
         List<String> folders = orders.of(runId).stream().map(RunOrder::folder).toList();
         String name = nameOf(folders);
@@ -240,11 +245,7 @@ class DeliveryController {
         entries.add(StoredZip.Entry.of(name + "/list.csv", list.csv(lines)));
         entries.add(StoredZip.Entry.of(name + "/list.json", list.json(lines)));
         StoredZip zip = new StoredZip(entries);
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(ZIP))
-                .contentLength(zip.length())
-                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(name + ".zip"))
-                .body(zip::writeTo);
+        return ZipAnswer.of(zip, range, ifRange, attachment(name + ".zip"));
     }
 
     /** What a ZIP holds. */

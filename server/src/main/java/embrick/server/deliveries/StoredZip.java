@@ -1,5 +1,6 @@
 package embrick.server.deliveries;
 
+import embrick.server.storage.Storage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -89,6 +90,31 @@ final class StoredZip {
         return entries.size() >= MOST_ENTRIES || centralAt >= MOST_32 || centralBytes >= MOST_32;
     }
 
+    /** Equal for ZIPs of equal bytes: a SHA-256 of all names, lengths and check sums. */
+    String digest() {
+        StringBuilder all = new StringBuilder();
+        entries.forEach(entry -> all.append(entry.name())
+                .append('\0')
+                .append(entry.bytes())
+                .append('\0')
+                .append(entry.crc32())
+                .append('\n'));
+        return Storage.digestOfText(all.toString());
+    }
+
+    /**
+     * Writes a part of it; files before that are not read.
+     *
+     * @param from first byte wanted
+     * @param until one past the last
+     * @throws IOException as {@link #writeTo(OutputStream)}
+     */
+    void writeTo(OutputStream out, long from, long until) throws IOException {
+        WindowStream window = new WindowStream(out, from, until);
+        writeTo(window);
+        out.flush();
+    }
+
     /** @throws IOException if an entry is not as long as it was said to be; nothing after it is written then */
     void writeTo(OutputStream out) throws IOException {
         long[] offsets = new long[entries.size()];
@@ -113,6 +139,9 @@ final class StoredZip {
     }
 
     private static void copy(Entry entry, OutputStream out) throws IOException {
+        if (out instanceof WindowStream window && window.skips(entry.bytes())) {
+            return;
+        }
         try (InputStream in = entry.source().open()) {
             long copied = in.transferTo(out);
             if (copied != entry.bytes()) {

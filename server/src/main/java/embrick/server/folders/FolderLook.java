@@ -54,7 +54,7 @@ class FolderLook {
     Seen look(OpenedFolder folder) {
         Walked walked;
         try {
-            walked = walk.walk(folder.root(), folder.path(), _ -> false);
+            walked = walk.walk(folder.root(), folder.path());
         } catch (RootAwayException away) {
             return Seen.away("The folder “" + folder.root() + "” is not there: its disk may be away.");
         } catch (RootUnknownException unknown) {

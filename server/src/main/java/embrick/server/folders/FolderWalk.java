@@ -1,5 +1,6 @@
 package embrick.server.folders;
 
+import embrick.server.storage.DeliveryFolders;
 import embrick.server.storage.Roots;
 import java.io.IOException;
 import java.nio.file.FileVisitResult;
@@ -14,10 +15,12 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 
-/** Lists the files of a folder and its subfolders. Links are not followed into folders, so that no walk is endless. */
+/**
+ * Lists the files of a folder and its subfolders. Embrick's own deliveries are left out,
+ * and links are not followed into folders, so that no walk is endless.
+ */
 @Component
 class FolderWalk {
     /** More files than any job takes; a walk ends there, and says so. */
@@ -48,10 +51,9 @@ class FolderWalk {
     record Walked(List<FoundFile> files, List<String> unread, boolean isCut) {}
 
     /**
-     * @param skips folders that are left out, asked by their path below the root
      * @throws java.nio.file.NoSuchFileException if the folder is not there
      */
-    Walked walk(String root, String path, Predicate<String> skips) throws IOException {
+    Walked walk(String root, String path) throws IOException {
         Path top = roots.resolve(root, path);
         String prefix = path.isEmpty() ? "" : path + "/";
         List<FoundFile> files = new ArrayList<>();
@@ -64,7 +66,7 @@ class FolderWalk {
                         boolean isLeftOut = !folder.equals(top)
                                 && (isHidden(folder)
                                         || roots.isOfStorage(folder)
-                                        || skips.test(prefix + below(folder)));
+                                        || Files.exists(folder.resolve(DeliveryFolders.MARK)));
                         return isLeftOut ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.CONTINUE;
                     }
 

@@ -34,6 +34,7 @@ class JobController {
 
     /**
      * @param strip the first few pictures, to recognise the job by
+     * @param target where its deliveries go
      * @param unusable files that will not open or are no pictures
      */
     record JobView(
@@ -43,7 +44,8 @@ class JobController {
             long pictures,
             long unusable,
             long tickets,
-            @NotNull List<UUID> strip) {}
+            @NotNull List<UUID> strip,
+            @NotNull TargetView target) {}
 
     record NamedJob(@NotBlank @Size(max = 120) String name) {}
 
@@ -72,6 +74,12 @@ class JobController {
         return view(jobs.rename(id, name.name()));
     }
 
+    /** Says where a job's deliveries go from now on. */
+    @PutMapping("/{id}/target")
+    JobView setTarget(@PathVariable UUID id, @Valid @RequestBody TargetView target) {
+        return view(jobs.deliverTo(id, target.toTarget()));
+    }
+
     /** Deletes a job with its framings and runs. What was delivered stays where it is. */
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
@@ -91,6 +99,7 @@ class JobController {
                 figures.pictures(),
                 figures.unusable(),
                 figures.tickets(),
-                figures.strip());
+                figures.strip(),
+                TargetView.of(job.target()));
     }
 }

@@ -6,7 +6,11 @@ import embrick.server.originals.Clearance;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
 import embrick.server.savedtickets.SavedTickets;
+import embrick.server.storage.Roots;
 import embrick.server.tickets.TicketService;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
@@ -24,6 +28,7 @@ public class JobService {
     private final SavedTickets saved;
     private final OriginalRepository originals;
     private final Clearance clearance;
+    private final Roots roots;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -33,10 +38,12 @@ public class JobService {
             SavedTickets saved,
             OriginalRepository originals,
             Clearance clearance,
+            Roots roots,
             TransactionTemplate transaction,
             Clock clock) {
         this.originals = originals;
         this.clearance = clearance;
+        this.roots = roots;
         this.transaction = transaction;
         this.jobs = jobs;
         this.tickets = tickets;
@@ -72,6 +79,27 @@ public class JobService {
             jobs.deleteById(id);
             return notes;
         }));
+    }
+
+    /** @throws ProblemException if the folder is none that may be delivered to */
+    public Job deliverTo(UUID id, DeliveryTarget target) {
+        Job job = get(id);
+        if (target instanceof DeliveryTarget.Folder folder) {
+            try {
+                if (!Files.isDirectory(roots.resolve(folder.root(), folder.path()))) {
+                    throw new NoSuchFileException(folder.path());
+                }
+            } catch (IOException failed) {
+                throw ProblemException.invalid(
+                        "target-unfit",
+                        "target",
+                        "Nothing can be delivered to “" + folder.root() + "/" + folder.path()
+                                + "”: it is no folder that is there and that the settings allow.",
+                        "Choose another folder, or see that its disk is there.");
+            }
+        }
+        job.deliverTo(target);
+        return jobs.saveAndFlush(job);
     }
 
     public Job rename(UUID id, String name) {

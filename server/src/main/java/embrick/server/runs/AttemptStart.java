@@ -7,7 +7,9 @@ import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.runs.Attempts.Attempt;
 import embrick.server.runs.Piece.State;
-import embrick.server.storage.Storage;
+import embrick.server.storage.DeliveryFolders;
+import embrick.server.storage.RootUnknownException;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
@@ -26,7 +28,7 @@ class AttemptStart {
     private final RunRepository runs;
     private final PieceRepository pieces;
     private final OriginalRepository originals;
-    private final Storage storage;
+    private final DeliveryFolders folders;
     private final StoredJson json;
     private final ProcessId process;
     private final Clock clock;
@@ -35,25 +37,30 @@ class AttemptStart {
             RunRepository runs,
             PieceRepository pieces,
             OriginalRepository originals,
-            Storage storage,
+            DeliveryFolders folders,
             StoredJson json,
             ProcessId process,
             Clock clock) {
         this.runs = runs;
         this.pieces = pieces;
         this.originals = originals;
-        this.storage = storage;
+        this.folders = folders;
         this.json = json;
         this.process = process;
         this.clock = clock;
     }
 
-    /** Within the caller's transaction; empty if there is nothing to make, or no way to. */
-    Optional<Attempt> begin(UUID pieceId) {
+    /**
+     * Within the caller's transaction; empty if there is nothing to make, or no way to.
+     *
+     * @throws RootUnknownException if this machine does not have the folder that is delivered to; nothing was begun
+     */
+    Optional<Attempt> begin(UUID pieceId) throws RootUnknownException {
         PieceRow row = pieces.row(pieceId).orElse(null);
         if (row == null) {
             return Optional.empty();
         }
+        Path folder = folders.path(row.place());
         UUID runId = row.runId();
         runs.lockRow(runId);
         Piece piece = pieces.lock(pieceId).orElse(null);
@@ -85,8 +92,9 @@ class AttemptStart {
                 number,
                 plan.orElseThrow(),
                 original.orElseThrow(),
-                storage.delivery(row.folder()),
-                storage.delivery(row.folder()).resolve(piece.name()),
+                row.place(),
+                folder,
+                folder.resolve(piece.name()),
                 intended));
     }
 

@@ -3,6 +3,9 @@ package embrick.server.runs;
 import embrick.core.plan.Plan;
 import embrick.core.problem.Problem;
 import embrick.server.originals.Original;
+import embrick.server.storage.DeliveryPlace;
+import embrick.server.storage.RootUnknownException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Optional;
@@ -39,7 +42,7 @@ class Attempts {
     /**
      * Everything an attempt needs, read in one transaction.
      *
-     * @param folder of the delivery, {@code target} in it or in a subfolder
+     * @param folder of the delivery on this machine, {@code target} in it or in a subfolder
      */
     record Attempt(
             UUID pieceId,
@@ -47,6 +50,7 @@ class Attempts {
             int number,
             Plan plan,
             Original original,
+            DeliveryPlace place,
             Path folder,
             Path target,
             Optional<String> intended) {}
@@ -56,9 +60,40 @@ class Attempts {
         private static final long serialVersionUID = 1L;
     }
 
-    /** Begins an attempt; empty if there is nothing to make, or no way to. */
-    Optional<Attempt> begin(UUID pieceId) {
-        return transaction.execute(_ -> start.begin(pieceId));
+    /**
+     * Begins an attempt; empty if there is nothing to make, or no way to.
+     *
+     * @throws RootUnknownException if this machine does not have the folder that is delivered to; nothing was begun
+     */
+    Optional<Attempt> begin(UUID pieceId) throws RootUnknownException {
+        try {
+            return transaction.execute(_ -> {
+                try {
+                    return start.begin(pieceId);
+                } catch (RootUnknownException unknown) {
+                    throw new UncheckedIOException(unknown);
+                }
+            });
+        } catch (UncheckedIOException unknown) {
+            if (unknown.getCause() instanceof RootUnknownException known) {
+                throw known;
+            }
+            throw unknown;
+        }
+    }
+
+    /** For a piece that no machine that tried it can even begin. */
+    void failUnbegun(UUID pieceId, Problem problem) {
+        transaction.executeWithoutResult(_ -> {
+            UUID runId = pieces.row(pieceId).map(PieceRow::runId).orElse(null);
+            if (runId != null) {
+                runs.lockRow(runId);
+                pieces.lock(pieceId)
+                        .filter(piece -> piece.state() == Piece.State.WAITING)
+                        .ifPresent(piece -> piece.fail(problem, clock.instant()));
+                runs.finishIfDone(runId, clock.instant());
+            }
+        });
     }
 
     /**

@@ -1,9 +1,11 @@
 package embrick.server.runs;
 
+import embrick.server.problems.ProblemException;
 import embrick.server.runs.Piece.State;
+import embrick.server.storage.DeliveryFolders;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.Fingerprints;
-import embrick.server.storage.Storage;
+import embrick.server.storage.RootUnknownException;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -14,6 +16,7 @@ import java.time.Duration;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 
 /** The files of finished pieces, and whether they still are what was checked. */
@@ -24,11 +27,11 @@ public class DeliveredFiles {
     /** A file system may round times. */
     private static final Duration SAME_TIME = Duration.ofSeconds(3);
 
-    private final Storage storage;
+    private final DeliveryFolders folders;
     private final Fingerprints fingerprints;
 
-    DeliveredFiles(Storage storage, Fingerprints fingerprints) {
-        this.storage = storage;
+    DeliveredFiles(DeliveryFolders folders, Fingerprints fingerprints) {
+        this.folders = folders;
         this.fingerprints = fingerprints;
     }
 
@@ -41,8 +44,22 @@ public class DeliveredFiles {
         CHANGED
     }
 
+    /** @throws ProblemException if this machine does not have the folder that it was delivered to */
     public Path place(PieceRow piece) {
-        return storage.delivery(piece.folder()).resolve(piece.name());
+        try {
+            return find(piece);
+        } catch (RootUnknownException unknown) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "folder-unknown",
+                    piece.name(),
+                    piece.name() + " lies in a folder that is not allowed any more: " + unknown.getMessage() + ".",
+                    "Whoever runs this server allows it again by EMBRICK_ROOTS.");
+        }
+    }
+
+    private Path find(PieceRow piece) throws RootUnknownException {
+        return folders.path(piece.place()).resolve(piece.name());
     }
 
     /** Empty for a piece that is not finished. Quick: a file is read only if it was written after it was checked. */
@@ -50,8 +67,8 @@ public class DeliveredFiles {
         if (piece.state() != State.CHECKED) {
             return Optional.empty();
         }
-        Path file = place(piece);
         try {
+            Path file = find(piece);
             BasicFileAttributes now = Files.readAttributes(file, BasicFileAttributes.class);
             if (now.size() != piece.fileBytes().orElse(-1L)) {
                 return Optional.of(OnDisk.CHANGED);
@@ -75,7 +92,7 @@ public class DeliveredFiles {
     /** The fingerprint of a finished piece's file; empty if it is gone or not the file that was checked. */
     public Optional<Fingerprint> fingerprint(PieceRow piece) {
         try {
-            return Optional.of(fingerprints.of(place(piece)))
+            return Optional.of(fingerprints.of(find(piece)))
                     .filter(found -> piece.digest().equals(Optional.of(found.sha256())));
         } catch (IOException gone) {
             return Optional.empty();
@@ -86,7 +103,15 @@ public class DeliveredFiles {
      * Makes room for a piece that is made again: a file that was changed since keeps its content under a name beside it.
      */
     void setAside(PieceRow piece) {
-        Path file = place(piece);
+        try {
+            setAside(find(piece));
+        } catch (RootUnknownException away) {
+            // What this machine does not have it cannot look at either: whoever makes the piece finds the name taken.
+            LOG.info("{} is not looked at: {}", piece.name(), away.getMessage());
+        }
+    }
+
+    private static void setAside(Path file) {
         String pieceName = file.getFileName().toString();
         int dot = pieceName.lastIndexOf('.');
         for (int number = 1; Files.exists(file); number++) {

@@ -1,9 +1,14 @@
 package embrick.server.runs;
 
+import embrick.server.jobs.DeliveryTarget;
 import embrick.server.problems.ProblemException;
-import embrick.server.storage.Storage;
+import embrick.server.storage.DeliveryFolders;
+import embrick.server.storage.DeliveryPlace;
+import embrick.server.storage.OriginalPlace;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.NoSuchFileException;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.http.HttpStatus;
@@ -18,19 +23,19 @@ class DeliverySpace {
     static final double RESERVE = 1.2;
 
     private final PieceRepository pieces;
-    private final Storage storage;
+    private final DeliveryFolders folders;
 
-    DeliverySpace(PieceRepository pieces, Storage storage) {
+    DeliverySpace(PieceRepository pieces, DeliveryFolders folders) {
         this.pieces = pieces;
-        this.storage = storage;
+        this.folders = folders;
     }
 
     /** @throws ProblemException if these pieces, with all that are still to come, would not fit */
-    void require(List<Piece> made) {
+    void require(List<Piece> made, DeliveryPlace within) {
         long expected = made.stream().mapToLong(Piece::expectedBytes).sum() + pieces.bytesStillToCome();
         long free;
         try {
-            free = storage.freeBytes();
+            free = folders.freeBytes(List.of(within));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
@@ -48,27 +53,97 @@ class DeliverySpace {
         }
     }
 
-    /** Makes a new folder. A start that fails after all leaves none behind. */
-    String newFolder(String jobName, String name) {
-        String folder;
+    /**
+     * The folder that the orders of a run get their new folders in.
+     *
+     * @param originals of the run's pieces
+     * @throws ProblemException if it is not there, or there is none that holds all originals
+     */
+    DeliveryPlace within(DeliveryTarget target, String jobName, List<OriginalPlace> originals) {
+        DeliveryPlace place = switch (target) {
+            case DeliveryTarget.Deliveries _ -> DeliveryPlace.own("");
+            case DeliveryTarget.BesideOriginals _ -> folderOfAll(originals);
+            case DeliveryTarget.Folder folder -> new DeliveryPlace(folder.root(), folder.path());
+        };
         try {
-            folder = storage.newDelivery(jobName, name);
+            return target instanceof DeliveryTarget.BesideOriginals ? checked(place) : folders.ofJob(place, jobName);
         } catch (IOException failed) {
-            throw new ProblemException(
-                    HttpStatus.INSUFFICIENT_STORAGE,
-                    "folder-failed",
-                    name,
-                    "The folder “" + name + "” cannot be made: " + failed.getMessage(),
-                    "See that the storage disk is there and has room.");
+            throw cannotBeMade(folders.shown(place), failed);
+        }
+    }
+
+    private DeliveryPlace checked(DeliveryPlace place) throws IOException {
+        folders.require(place);
+        return place;
+    }
+
+    /** The deepest folder that all originals lie in or below. */
+    private static DeliveryPlace folderOfAll(List<OriginalPlace> originals) {
+        String root = null;
+        List<String> common = null;
+        for (OriginalPlace original : originals) {
+            if (!(original instanceof OriginalPlace.InPlace inPlace)) {
+                throw notBeside("Some pictures of this run lie in Embrick's storage: nothing can be put beside them.");
+            }
+            List<String> parts = List.of(inPlace.path().split("/"));
+            List<String> folder = parts.subList(0, parts.size() - 1);
+            if (common == null) {
+                root = inPlace.root();
+                common = folder;
+            } else if (!inPlace.root().equals(root)) {
+                throw notBeside("The pictures of this run lie on different disks: no folder holds them all.");
+            } else {
+                common = shared(common, folder);
+            }
+        }
+        return new DeliveryPlace(root, common == null ? "" : String.join("/", common));
+    }
+
+    private static List<String> shared(List<String> one, List<String> other) {
+        int length = 0;
+        while (length < Math.min(one.size(), other.size()) && one.get(length).equals(other.get(length))) {
+            length++;
+        }
+        return one.subList(0, length);
+    }
+
+    private static ProblemException notBeside(String text) {
+        return ProblemException.invalid("not-beside", "target", text, "Choose another place to deliver to.");
+    }
+
+    /** Makes a new folder. A start that fails after all leaves none behind. */
+    DeliveryPlace newFolder(DeliveryPlace within, String name) {
+        DeliveryPlace folder;
+        try {
+            folder = folders.make(within, name);
+        } catch (IOException failed) {
+            throw cannotBeMade(folders.shown(within) + "/" + name, failed);
         }
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCompletion(int status) {
                 if (status == STATUS_ROLLED_BACK) {
-                    storage.discardEmptyDelivery(folder);
+                    folders.discardEmpty(folder);
                 }
             }
         });
         return folder;
+    }
+
+    private static ProblemException cannotBeMade(String folder, IOException failed) {
+        return new ProblemException(
+                HttpStatus.INSUFFICIENT_STORAGE,
+                "folder-failed",
+                folder,
+                "A folder for the files cannot be made: " + folder + " (" + reason(failed) + ").",
+                "See that its disk is there, has room and may be written to, or choose another place to deliver to.");
+    }
+
+    private static String reason(IOException failed) {
+        return switch (failed) {
+            case NoSuchFileException _ -> "it is not there";
+            case AccessDeniedException _ -> "it may not be written to";
+            default -> failed.getMessage();
+        };
     }
 }

@@ -1,13 +1,14 @@
 package embrick.server.runs;
 
 import embrick.core.problem.Problem;
+import embrick.server.storage.DeliveryFolders;
+import embrick.server.storage.DeliveryPlace;
 import embrick.server.storage.OriginalPlace;
 import embrick.server.storage.Roots;
 import embrick.server.storage.Storage;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
@@ -32,6 +33,7 @@ class Pauses {
     private final PieceQueue queue;
     private final Storage storage;
     private final Roots roots;
+    private final DeliveryFolders folders;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -42,6 +44,7 @@ class Pauses {
             PieceQueue queue,
             Storage storage,
             Roots roots,
+            DeliveryFolders folders,
             TransactionTemplate transaction,
             Clock clock) {
         this.runs = runs;
@@ -50,6 +53,7 @@ class Pauses {
         this.queue = queue;
         this.storage = storage;
         this.roots = roots;
+        this.folders = folders;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -64,29 +68,30 @@ class Pauses {
     }
 
     /** The reason for which a whole run must wait, if a failure to write is not this one piece's. */
-    Optional<Problem> reasonFor(IOException failed, OriginalPlace original, Path folder) {
+    Optional<Problem> reasonFor(IOException failed, OriginalPlace original, DeliveryPlace target) {
         if (original instanceof OriginalPlace.InPlace inPlace && !roots.isThere(inPlace.root())) {
             return Optional.of(awayReason(inPlace.root()));
         }
+        String folder = folders.shown(target);
         if (Storage.isFull(failed)) {
             return Optional.of(new Problem(
                     "disk-full",
                     "folder",
-                    "The storage disk is full.",
+                    "The disk is full that the storage is on, or " + folder + ".",
                     "Make room on it: the run goes on by itself. Nothing that is finished is lost."));
         }
-        if (!Files.isDirectory(folder)) {
+        if (!folders.isThere(target)) {
             return Optional.of(new Problem(
                     "folder-gone",
                     "folder",
                     "The folder " + folder + " is not there any more.",
                     "Put it back, empty or as it was: the run goes on by itself."));
         }
-        if (!storage.isWritable()) {
+        if (!storage.isWritable() || !folders.isWritable(target)) {
             return Optional.of(new Problem(
                     "disk-away",
                     "folder",
-                    "Nothing can be written to the storage folder: " + failed.getMessage() + ".",
+                    "Nothing can be written to the storage folder, or to " + folder + ": " + failed.getMessage() + ".",
                     "See that its disk is there and may be written to: the run goes on by itself."));
         }
         return Optional.empty();
@@ -119,13 +124,16 @@ class Pauses {
 
     private boolean isGone(Run run) {
         try {
-            return orders.findByRunIdOrderByPosition(run.id()).stream()
-                            .allMatch(order -> Files.isDirectory(storage.delivery(order.folder())))
+            List<DeliveryPlace> targets = orders.findByRunIdOrderByPosition(run.id()).stream()
+                    .map(RunOrder::place)
+                    .toList();
+            return targets.stream().allMatch(target -> folders.isThere(target) && folders.isWritable(target))
                     && pieces.rootsOfOriginals(run.id()).stream()
                             .filter(roots::isKnown)
                             .allMatch(roots::isThere)
                     && storage.isWritable()
-                    && storage.freeBytes() > pieces.largestToCome(run.id()) * DeliverySpace.RESERVE + SPARE_BYTES;
+                    && folders.freeBytes(targets)
+                            > pieces.largestToCome(run.id()) * DeliverySpace.RESERVE + SPARE_BYTES;
         } catch (IOException stillAway) {
             return false;
         }

@@ -5,6 +5,7 @@ import embrick.formats.binding.UnfitMachineException;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.server.Failures;
 import embrick.server.runs.Attempts.Attempt;
+import embrick.server.storage.DeliveryFolders;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.OriginalLostException;
 import embrick.server.storage.RootAwayException;
@@ -39,13 +40,21 @@ class PieceMaker {
     private final Attempts attempts;
     private final PieceWriter writer;
     private final PieceFiles files;
+    private final DeliveryFolders folders;
     private final Pauses pauses;
     private final LiveProgress progress;
 
-    PieceMaker(Attempts attempts, PieceWriter writer, PieceFiles files, Pauses pauses, LiveProgress progress) {
+    PieceMaker(
+            Attempts attempts,
+            PieceWriter writer,
+            PieceFiles files,
+            DeliveryFolders folders,
+            Pauses pauses,
+            LiveProgress progress) {
         this.attempts = attempts;
         this.writer = writer;
         this.files = files;
+        this.folders = folders;
         this.pauses = pauses;
         this.progress = progress;
     }
@@ -54,7 +63,14 @@ class PieceMaker {
      * @param failures of the queue at this piece, one after another, just before this
      */
     void make(UUID pieceId, int failures) {
-        Optional<Attempt> begun = attempts.begin(pieceId);
+        Optional<Attempt> begun;
+        try {
+            begun = attempts.begin(pieceId);
+        } catch (RootUnknownException elsewhere) {
+            tryElsewhere(pieceId, elsewhere, failures);
+            attempts.failUnbegun(pieceId, unknownFolder("A piece", elsewhere));
+            return;
+        }
         if (begun.isEmpty()) {
             return;
         }
@@ -72,7 +88,8 @@ class PieceMaker {
         } catch (RootAwayException away) {
             attempts.giveBack(attempt, Pauses.awayReason(away.root()), pauses);
         } catch (RootUnknownException elsewhere) {
-            failOrTryElsewhere(attempt, elsewhere, failures);
+            tryElsewhere(pieceId, elsewhere, failures);
+            fail(attempt, unknownFolder(attempt.original().path(), elsewhere));
         } catch (UnusablePictureException unusable) {
             fail(attempt, unusable.code(), unusable.getMessage(), unusable.remedy());
         } catch (PieceFiles.NameTakenException taken) {
@@ -101,6 +118,7 @@ class PieceMaker {
         if (!isPublished) {
             Path temporary = files.temporary(attempt.pieceId(), attempt.number());
             Fingerprint fingerprint = writer.write(attempt, temporary);
+            folders.require(attempt.place());
             files.makeSubfolders(attempt.folder(), attempt.target());
             files.publish(temporary, attempt.target());
             discard(attempt);
@@ -120,8 +138,8 @@ class PieceMaker {
 
     private void failOrPause(Attempt attempt, IOException failed) {
         LOG.warn("piece {} could not be written", attempt.pieceId(), failed);
-        Optional<Problem> ofTheDisk = pauses.reasonFor(
-                failed, attempt.original().place(), attempt.target().getParent());
+        Optional<Problem> ofTheDisk =
+                pauses.reasonFor(failed, attempt.original().place(), attempt.place());
         if (ofTheDisk.isPresent()) {
             attempts.giveBack(attempt, ofTheDisk.get(), pauses);
             return;
@@ -133,16 +151,19 @@ class PieceMaker {
                 "See that the storage disk is there and has room, then try again.");
     }
 
-    /** Another machine may have the folder that this one does not. */
-    private void failOrTryElsewhere(Attempt attempt, RootUnknownException unknown, int failures) {
+    /** Another machine may have the folder that this one does not: the first times the piece goes back to the queue. */
+    private static void tryElsewhere(UUID pieceId, RootUnknownException unknown, int failures) {
         if (failures < MOST_UNFIT) {
-            LOG.warn("piece {} waits for another machine: {}", attempt.pieceId(), unknown.getMessage());
+            LOG.warn("piece {} waits for another machine: {}", pieceId, unknown.getMessage());
             throw new TryLaterException(unknown);
         }
-        fail(
-                attempt,
+    }
+
+    private static Problem unknownFolder(String what, RootUnknownException unknown) {
+        return new Problem(
                 "folder-unknown",
-                "lies in a folder that this machine may not open: " + unknown.getMessage(),
+                "piece",
+                what + " lies in, or goes to, a folder that this machine may not open: " + unknown.getMessage() + ".",
                 "Allow the folder by EMBRICK_ROOTS on each machine that makes pieces, start it again, then try this again.");
     }
 

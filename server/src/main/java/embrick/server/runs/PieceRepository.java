@@ -15,7 +15,7 @@ import org.springframework.data.jpa.repository.Query;
 /** Pieces of runs. Whoever changes a run and its pieces locks the run first. */
 public interface PieceRepository extends JpaRepository<Piece, UUID> {
     String ROW = """
-            select new embrick.server.runs.PieceRow(p.id, p.runId, o.id, o.folder, p.originalId, p.originalPath, p.position, p.name, p.copies, p.state,
+            select new embrick.server.runs.PieceRow(p.id, p.runId, o.id, o.root, o.folder, p.originalId, p.originalPath, p.position, p.name, p.copies, p.state,
               p.width, p.height, p.markedPpi, p.fileBytes, p.digest, p.haloPercent, p.jpegQuality,
               p.problemCode, p.problemText, p.problemRemedy, p.changedAt)
             from Piece p join RunOrder o on o.id = p.orderId\s""";

@@ -2,6 +2,7 @@ package embrick.server.runs;
 
 import embrick.core.problem.Problem;
 import embrick.server.runs.Piece.State;
+import embrick.server.storage.DeliveryPlace;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
@@ -9,12 +10,14 @@ import java.util.UUID;
 /**
  * A piece without its plan, as lists need it.
  *
- * @param folder of its order, below {@code deliveries/}
+ * @param root of its order's place; null for the storage's own deliveries
+ * @param folder of its order
  */
 public record PieceRow(
         UUID id,
         UUID runId,
         UUID orderId,
+        String root,
         String folder,
         UUID originalId,
         String originalPath,
@@ -33,6 +36,11 @@ public record PieceRow(
         String problemText,
         String problemRemedy,
         Instant changedAt) {
+    /** The folder of its order. */
+    public DeliveryPlace place() {
+        return new DeliveryPlace(root, folder);
+    }
+
     /** The ppi its file is marked with; empty without a plan. */
     public Optional<Double> markedPpi() {
         return Optional.ofNullable(ppi);

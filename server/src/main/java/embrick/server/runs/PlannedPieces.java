@@ -8,6 +8,7 @@ import embrick.server.documents.TicketDocument;
 import embrick.server.framings.Estimate;
 import embrick.server.jobs.Job;
 import embrick.server.problems.ProblemException;
+import embrick.server.storage.OriginalPlace;
 import embrick.server.tickets.TicketEntity;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -42,8 +43,16 @@ class PlannedPieces {
         }
     }
 
-    /** @param document of the ticket as it is now */
-    record Planned(Place place, TicketEntity ticket, TicketDocument document, List<Piece> pieces) {}
+    /**
+     * @param document of the ticket as it is now
+     * @param originals where those of the pieces lie
+     */
+    record Planned(
+            Place place,
+            TicketEntity ticket,
+            TicketDocument document,
+            List<Piece> pieces,
+            List<OriginalPlace> originals) {}
 
     /**
      * Plans all pictures wanted of one ticket.
@@ -79,7 +88,9 @@ class PlannedPieces {
             plans.settle(piece, entry.original(), entry.planned(), now);
             made.add(piece);
         }
-        return new Planned(place, ticket, document, made);
+        List<OriginalPlace> originals =
+                whole.entries().stream().map(entry -> entry.original().place()).toList();
+        return new Planned(place, ticket, document, made, originals);
     }
 
     private static List<Problem> ofTicket(String ticket, List<Problem> problems) {

@@ -1,5 +1,6 @@
 package embrick.server.runs;
 
+import embrick.server.jobs.TargetView;
 import embrick.server.runs.RunRemoval.FilesThen;
 import embrick.server.runs.RunViews.RunView;
 import embrick.server.runs.RunViews.WholeRun;
@@ -44,16 +45,23 @@ class RunController {
         this.events = events;
     }
 
-    /** @param originalIds the pictures wanted; null for all of the job, an empty list for none */
-    record StartRun(@Schema(nullable = true) List<@NotNull UUID> originalIds) {}
+    /**
+     * @param originalIds the pictures wanted; null for all of the job, an empty list for none
+     * @param target where its deliveries go; null for where the job's go
+     */
+    record StartRun(
+            @Schema(nullable = true) List<@NotNull UUID> originalIds,
+            @Schema(nullable = true) @Valid TargetView target) {}
 
     /**
      * @param ticketIds the tickets wanted; null for all that are switched on
      * @param originalIds the pictures wanted; null for all of the job, an empty list for none
+     * @param target where its deliveries go; null for where the job's go
      */
     record StartRunOfJob(
             @Schema(nullable = true) @Size(min = 1) List<@NotNull UUID> ticketIds,
-            @Schema(nullable = true) List<@NotNull UUID> originalIds) {}
+            @Schema(nullable = true) List<@NotNull UUID> originalIds,
+            @Schema(nullable = true) @Valid TargetView target) {}
 
     /** @param pieceIds the pieces wanted; null for all that need it, an empty list for none */
     record Retry(@Schema(nullable = true) List<@NotNull UUID> pieceIds) {}
@@ -68,8 +76,11 @@ class RunController {
             @PathVariable UUID ticketId,
             @RequestHeader(name = "Idempotency-Key", required = false) @Size(min = 1, max = 200) String key,
             @Valid @RequestBody StartRun start) {
-        return views.run(
-                starts.startTicket(ticketId, Optional.ofNullable(start.originalIds()), Optional.ofNullable(key)));
+        return views.run(starts.startTicket(
+                ticketId,
+                Optional.ofNullable(start.originalIds()),
+                Optional.ofNullable(start.target()).map(TargetView::toTarget),
+                Optional.ofNullable(key)));
     }
 
     /** As above, of several tickets at once: each gets a folder of its own, and each original is decoded once for all. */
@@ -81,7 +92,10 @@ class RunController {
             @Valid @RequestBody StartRunOfJob start) {
         return views.run(starts.start(
                 new RunStart.Wanted(
-                        jobId, Optional.ofNullable(start.ticketIds()), Optional.ofNullable(start.originalIds())),
+                        jobId,
+                        Optional.ofNullable(start.ticketIds()),
+                        Optional.ofNullable(start.originalIds()),
+                        Optional.ofNullable(start.target()).map(TargetView::toTarget)),
                 Optional.ofNullable(key)));
     }
 

@@ -1,5 +1,6 @@
 package embrick.server.runs;
 
+import embrick.server.storage.DeliveryPlace;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -24,17 +25,21 @@ public class RunOrder {
     private String ticketDocument;
 
     @Column(columnDefinition = "text")
+    private String root;
+
+    @Column(columnDefinition = "text")
     private String folder;
 
     protected RunOrder() {}
 
-    RunOrder(UUID id, UUID runId, int position, UUID ticketId, String ticketDocument, String folder) {
+    RunOrder(UUID id, UUID runId, int position, UUID ticketId, String ticketDocument, DeliveryPlace place) {
         this.id = id;
         this.runId = runId;
         this.position = position;
         this.ticketId = ticketId;
         this.ticketDocument = ticketDocument;
-        this.folder = folder;
+        this.root = place.root();
+        this.folder = place.folder();
     }
 
     public UUID id() {
@@ -53,8 +58,12 @@ public class RunOrder {
         return ticketDocument;
     }
 
-    /** Below {@code deliveries/}. */
+    /** Below {@code deliveries/}, or below the root of its place. */
     public String folder() {
         return folder;
+    }
+
+    public DeliveryPlace place() {
+        return new DeliveryPlace(root, folder);
     }
 }

@@ -4,7 +4,7 @@ import embrick.core.problem.Problem;
 import embrick.server.problems.ProblemException;
 import embrick.server.runs.DeliveredFiles.OnDisk;
 import embrick.server.runs.Piece.State;
-import embrick.server.storage.Storage;
+import embrick.server.storage.DeliveryFolders;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -23,19 +23,19 @@ public class RunRemoval {
     private final PieceRepository pieces;
     private final RunOrderRepository orders;
     private final DeliveredFiles delivered;
-    private final Storage storage;
+    private final DeliveryFolders folders;
 
     RunRemoval(
             RunRepository runs,
             PieceRepository pieces,
             RunOrderRepository orders,
             DeliveredFiles delivered,
-            Storage storage) {
+            DeliveryFolders folders) {
         this.orders = orders;
         this.runs = runs;
         this.pieces = pieces;
         this.delivered = delivered;
-        this.storage = storage;
+        this.folders = folders;
     }
 
     /** What becomes of the files that a run has delivered. */
@@ -67,7 +67,7 @@ public class RunRemoval {
         if (files == FilesThen.DELETED) {
             all.forEach(this::deleteFile);
         }
-        orders.findByRunIdOrderByPosition(id).forEach(order -> storage.discardEmptyDelivery(order.folder()));
+        orders.findByRunIdOrderByPosition(id).forEach(order -> folders.discardEmpty(order.place()));
         runs.delete(run);
     }
 
@@ -76,7 +76,7 @@ public class RunRemoval {
             try {
                 Path file = delivered.place(piece);
                 Files.deleteIfExists(file);
-                storage.discardEmptySubfolders(piece.folder(), file.getParent());
+                folders.discardEmptySubfolders(piece.place(), file.getParent());
             } catch (IOException failed) {
                 throw new UncheckedIOException(failed);
             }

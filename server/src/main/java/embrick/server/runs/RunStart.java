@@ -1,9 +1,11 @@
 package embrick.server.runs;
 
 import embrick.server.Ids;
+import embrick.server.jobs.DeliveryTarget;
 import embrick.server.jobs.Job;
 import embrick.server.jobs.JobService;
 import embrick.server.problems.ProblemException;
+import embrick.server.storage.DeliveryPlace;
 import embrick.server.storage.Storage;
 import embrick.server.tickets.TicketEntity;
 import embrick.server.tickets.TicketService;
@@ -53,12 +55,15 @@ public class RunStart {
      *
      * @param tickets carried out, in the job's order; empty for all that are switched on
      * @param only the pictures wanted; empty for all of the job, an empty list for none
+     * @param target where its deliveries go; empty for where the job's go
      */
-    public record Wanted(UUID jobId, Optional<List<UUID>> tickets, Optional<List<UUID>> only) {
+    public record Wanted(
+            UUID jobId, Optional<List<UUID>> tickets, Optional<List<UUID>> only, Optional<DeliveryTarget> target) {
         /** Equal for starts that ask for the same. */
         String digest() {
             return Storage.digestOfText(tickets.map(Wanted::joined).orElse("on") + " "
-                    + only.map(Wanted::joined).orElse("all"));
+                    + only.map(Wanted::joined).orElse("all")
+                    + target.map(to -> " to " + to).orElse(""));
         }
 
         private static String joined(List<UUID> ids) {
@@ -68,9 +73,13 @@ public class RunStart {
 
     /** Starts a run of one ticket, as below. */
     @Transactional
-    public Run startTicket(UUID ticketId, Optional<List<UUID>> only, Optional<String> idempotencyKey) {
+    public Run startTicket(
+            UUID ticketId,
+            Optional<List<UUID>> only,
+            Optional<DeliveryTarget> target,
+            Optional<String> idempotencyKey) {
         UUID jobId = tickets.get(ticketId).jobId();
-        return start(new Wanted(jobId, Optional.of(List.of(ticketId)), only), idempotencyKey);
+        return start(new Wanted(jobId, Optional.of(List.of(ticketId)), only, target), idempotencyKey);
     }
 
     /**
@@ -97,15 +106,19 @@ public class RunStart {
         }
         List<Piece> all =
                 planned.stream().flatMap(order -> order.pieces().stream()).toList();
-        space.require(all);
+        DeliveryPlace within = space.within(
+                wanted.target().orElse(job.target()),
+                job.name(),
+                planned.stream().flatMap(order -> order.originals().stream()).toList());
+        space.require(all, within);
         records.save(
                 new Run(runId, new Run.Start(job.id(), idempotencyKey, wanted.digest()), now),
-                planned.stream().map(order -> order(job, order)).toList(),
+                planned.stream().map(order -> order(within, order)).toList(),
                 all);
         return queue.begin(runId);
     }
 
-    private RunOrder order(Job job, PlannedPieces.Planned planned) {
+    private RunOrder order(DeliveryPlace within, PlannedPieces.Planned planned) {
         PlannedPieces.Place place = planned.place();
         return new RunOrder(
                 place.orderId(),
@@ -113,6 +126,6 @@ public class RunStart {
                 place.number(),
                 planned.ticket().id(),
                 planned.ticket().document(),
-                space.newFolder(job.name(), planned.document().folder()));
+                space.newFolder(within, planned.document().folder()));
     }
 }

@@ -1,11 +1,9 @@
 package embrick.server.storage;
 
-import embrick.core.names.FileNames;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.DirectoryIteratorException;
-import java.nio.file.DirectoryNotEmptyException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
@@ -38,8 +36,6 @@ public class Storage {
 
     private static final List<String> FOLDERS =
             List.of("originals", "previews", "making", "deliveries", "incoming", "profiles", "marks", "decoding");
-
-    private static final int MOST_FOLDERS_OF_ONE_NAME = 10_000;
 
     private final Path root;
 
@@ -172,64 +168,16 @@ public class Storage {
         return root.resolve("making");
     }
 
-    /** A folder below {@code deliveries/}, as it is stored with a run. */
-    public Path delivery(String folder) {
-        Path path = root.resolve("deliveries").resolve(folder).normalize();
-        if (!path.startsWith(root.resolve("deliveries"))) {
-            throw new IllegalArgumentException("folder: expected one below deliveries, got " + folder);
-        }
-        return path;
-    }
-
-    /** Makes a new folder for a run; one that exists is never used again. */
-    public String newDelivery(String jobName, String wanted) throws IOException {
-        String job = FileNames.folder(jobName);
-        String name = FileNames.folder(wanted);
-        Files.createDirectories(delivery(job));
-        for (int number = 1; number <= MOST_FOLDERS_OF_ONE_NAME; number++) {
-            String folder = job + "/" + name + (number == 1 ? "" : "-" + number);
-            try {
-                Files.createDirectory(delivery(folder));
-                return folder;
-            } catch (FileAlreadyExistsException taken) {
-                // The next number is tried.
-            }
-        }
-        throw new IOException("no free name for a folder like " + wanted);
-    }
-
-    /** Takes a delivery's folder away again into which nothing was ever put, and its job's if that is empty too. */
-    public void discardEmptyDelivery(String folder) {
-        Path path = delivery(folder);
-        try {
-            Files.deleteIfExists(path);
-            Files.deleteIfExists(path.getParent());
-        } catch (DirectoryNotEmptyException used) {
-            // Another run's folder lies beside it.
-        } catch (IOException failed) {
-            LOG.warn("{} stays: {}", path, failed.toString());
-        }
-    }
-
-    /** Takes away folders of a delivery that nothing lies in any more, from one upwards; its own stays. */
-    public void discardEmptySubfolders(String folder, Path from) {
-        Path top = delivery(folder);
-        try {
-            for (Path at = from; at.startsWith(top) && !at.equals(top); at = at.getParent()) {
-                Files.deleteIfExists(at);
-            }
-        } catch (DirectoryNotEmptyException used) {
-            // Other pieces lie in it.
-        } catch (IOException failed) {
-            LOG.warn("subfolders of {} stay: {}", top, failed.toString());
-        }
+    /** Where deliveries lie that go nowhere else. */
+    public Path deliveries() {
+        return root.resolve("deliveries");
     }
 
     /** What is free where there is least of it: deliveries may lie on another disk. */
     public long freeBytes() throws IOException {
         return Math.min(
                 Files.getFileStore(root).getUsableSpace(),
-                Files.getFileStore(root.resolve("deliveries")).getUsableSpace());
+                Files.getFileStore(deliveries()).getUsableSpace());
     }
 
     /** Whether a small file can be written where pieces are made. */

@@ -14,6 +14,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipFile;
@@ -162,5 +163,44 @@ class DeliveryTest {
         assertThat(pieces.get(1).path("ppi").asDouble()).isEqualTo(20);
         String csv = new String(api.download("/runs/" + second + "/delivery.csv"), StandardCharsets.UTF_8);
         assertThat(csv.lines().skip(1).findFirst().orElseThrow()).contains(",500,400,50.0,");
+    }
+
+    private HttpResponse<byte[]> part(String... headers) throws Exception {
+        URI address = URI.create(RunningServer.get().address() + "/api/v1/runs/" + run + "/delivery.zip");
+        return HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(address).headers(headers).build(),
+                        HttpResponse.BodyHandlers.ofByteArray());
+    }
+
+    /** RFC 9110, section 14: ranges; 13.1.5: If-Range. */
+    @Test
+    void aDownloadThatBrokeOffGoesOnWhereItEnded() throws Exception {
+        HttpResponse<byte[]> whole = zip("");
+        String tag = whole.headers().firstValue("ETag").orElseThrow();
+        int length = whole.body().length;
+        assertThat(whole.headers().firstValue("Accept-Ranges")).contains("bytes");
+
+        HttpResponse<byte[]> rest = part("Range", "bytes=1000-", "If-Range", tag);
+        assertThat(rest.statusCode()).isEqualTo(206);
+        assertThat(rest.headers().firstValue("Content-Range")).contains("bytes 1000-" + (length - 1) + "/" + length);
+        assertThat(rest.body()).isEqualTo(Arrays.copyOfRange(whole.body(), 1000, length));
+        assertThat(part("Range", "bytes=-22").body()).isEqualTo(Arrays.copyOfRange(whole.body(), length - 22, length));
+        assertThat(part("Range", "bytes=10-19").body()).isEqualTo(Arrays.copyOfRange(whole.body(), 10, 20));
+
+        assertThat(part("Range", "bytes=" + length + "-").statusCode()).isEqualTo(416);
+        assertThat(part("Range", "bytes=0-1,5-6").body()).isEqualTo(whole.body());
+        assertThat(part("Range", "pages=1").statusCode()).isEqualTo(200);
+
+        Files.delete(piece(0));
+        HttpResponse<byte[]> anew = zip("?of=PRESENT");
+        assertThat(anew.headers().firstValue("ETag").orElseThrow()).isNotEqualTo(tag);
+    }
+
+    @Test
+    void anotherZipIsBegunAnew() throws Exception {
+        HttpResponse<byte[]> other = part("Range", "bytes=1000-", "If-Range", "\"another\"");
+        assertThat(other.statusCode()).isEqualTo(200);
+        assertThat(other.body()).isEqualTo(zip("").body());
     }
 }

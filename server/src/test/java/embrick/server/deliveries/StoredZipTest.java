@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -12,6 +13,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.zip.CRC32;
@@ -50,6 +52,34 @@ class StoredZipTest {
         assertThat(python.waitFor(2, TimeUnit.MINUTES)).isTrue();
         assertThat(python.exitValue()).as(said).isZero();
         assertThat(said).doesNotContain("bad");
+    }
+
+    /** Every first and last byte of a small ZIP: the parts are those of the whole. */
+    @Test
+    void anyPartIsThatPartOfTheWhole() throws IOException {
+        StoredZip zip =
+                new StoredZip(List.of(entry("a.jpg", "first"), entry("b.jpg", ""), entry("c.jpg", "third one")));
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        zip.writeTo(all);
+        byte[] whole = all.toByteArray();
+        for (int from = 0; from < whole.length; from++) {
+            for (int until = from + 1; until <= whole.length; until++) {
+                ByteArrayOutputStream part = new ByteArrayOutputStream();
+                zip.writeTo(part, from, until);
+                assertThat(part.toByteArray()).isEqualTo(Arrays.copyOfRange(whole, from, until));
+            }
+        }
+    }
+
+    @Test
+    void whatLiesBeforeAPartIsNotRead() throws IOException {
+        StoredZip.Entry unread = new StoredZip.Entry("a.jpg", 10, 0, () -> {
+            throw new IOException("must not be read");
+        });
+        StoredZip zip = new StoredZip(List.of(unread, entry("b.jpg", "second")));
+        ByteArrayOutputStream part = new ByteArrayOutputStream();
+        zip.writeTo(part, 60, zip.length());
+        assertThat(part.size()).isEqualTo(zip.length() - 60);
     }
 
     @Test

@@ -10,6 +10,7 @@ import embrick.formats.binding.UnfitMachineException;
 import embrick.server.backgrounds.Backgrounds;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.OriginalRepository;
+import embrick.server.storage.DeliveryFolders;
 import embrick.server.storage.Fingerprints;
 import embrick.server.storage.OriginalFiles;
 import embrick.server.storage.Pictures;
@@ -99,7 +100,8 @@ class PieceMakerTest {
         api.upload(job, "kite.jpg", TestPictures.drawn("jpg", 320, 200));
         JsonNode run = api.finished(api.startRun(job));
         UUID piece = UUID.fromString(run.path("pieces").get(0).path("id").asString());
-        Path folder = storage.delivery(run.path("run").path("folder").asString());
+        Path folder =
+                storage.deliveries().resolve(run.path("run").path("folder").asString());
         Files.delete(folder.resolve("kite_8x10in.jpg"));
         String runId = run.path("run").path("id").asString();
         setWaiting(piece);
@@ -135,7 +137,7 @@ class PieceMakerTest {
                 context.getBean(RunRepository.class),
                 pieces,
                 context.getBean(OriginalRepository.class),
-                storage,
+                context.getBean(DeliveryFolders.class),
                 context.getBean(StoredJson.class),
                 new ProcessId(),
                 Clock.systemUTC());
@@ -152,7 +154,12 @@ class PieceMakerTest {
                 context.getBean(LiveProgress.class),
                 context.getBean(Backgrounds.class));
         return new PieceMaker(
-                attempts, writer, files, context.getBean(Pauses.class), context.getBean(LiveProgress.class));
+                attempts,
+                writer,
+                files,
+                context.getBean(DeliveryFolders.class),
+                context.getBean(Pauses.class),
+                context.getBean(LiveProgress.class));
     }
 
     private JsonNode state(Again again) {

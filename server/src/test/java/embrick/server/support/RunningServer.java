@@ -17,12 +17,17 @@ public final class RunningServer implements BeforeAllCallback {
     /** Under which name the server knows {@link Started#root}. */
     public static final String ROOT = "pictures";
 
+    /** Under which name the server knows {@link Started#other}. */
+    public static final String OTHER = "other disk";
+
     /**
      * What tests need to know of it.
      *
      * @param root a folder that may be opened and delivered to
+     * @param other another one, on a file system of its own
      */
-    public record Started(String address, Path storage, Path root, ServletWebServerApplicationContext context) {}
+    public record Started(
+            String address, Path storage, Path root, Path other, ServletWebServerApplicationContext context) {}
 
     @Override
     public void beforeAll(ExtensionContext context) {
@@ -42,6 +47,9 @@ public final class RunningServer implements BeforeAllCallback {
         try {
             Path storage = Files.createTempDirectory("embrick-storage");
             Path root = Files.createTempDirectory("embrick-root");
+            // In memory, and so another file system than the storage's, on every Linux.
+            Path other = Files.createTempDirectory(Path.of("/dev/shm"), "embrick-root");
+            deleteAtTheEnd(other);
             SpringApplication application = new SpringApplication(EmbrickApplication.class);
             var context = (ServletWebServerApplicationContext) application.run(
                     "--server.port=0",
@@ -49,13 +57,25 @@ public final class RunningServer implements BeforeAllCallback {
                     "--spring.datasource.username=embrick",
                     "--spring.datasource.password=",
                     "--embrick.storage=" + storage,
-                    "--embrick.roots=" + ROOT + "=" + root + ",away=" + root + "-that-is-away",
+                    "--embrick.roots=" + ROOT + "=" + root + "," + OTHER + "=" + other + ",away=" + root
+                            + "-that-is-away",
                     "--db-scheduler.polling-interval=3s",
                     "--db-scheduler.heartbeat-interval=500ms",
                     "--embrick.reconcile-every=500ms");
-            return new Started("http://127.0.0.1:" + context.getWebServer().getPort(), storage, root, context);
+            return new Started("http://127.0.0.1:" + context.getWebServer().getPort(), storage, root, other, context);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
+    }
+
+    private static void deleteAtTheEnd(Path folder) {
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+            try (var all = Files.walk(folder)) {
+                all.sorted(java.util.Comparator.reverseOrder())
+                        .forEach(file -> file.toFile().delete());
+            } catch (IOException stays) {
+                System.err.println(folder + " stays: " + stays);
+            }
+        }));
     }
 }

@@ -1,0 +1,1 @@
+export { TargetChoice, targetWords } from './TargetChoice';
