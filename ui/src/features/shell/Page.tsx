@@ -19,6 +19,9 @@ export function Page() {
         <span className="top-gap" />
         <Arriving />
         {jobId && <RunningNow jobId={jobId} />}
+        <Link to="/hot-folders">
+          <Button tabIndex={-1}>Hot folders</Button>
+        </Link>
         <Link to="/desk">
           <Button tabIndex={-1}>Desk</Button>
         </Link>

@@ -22,7 +22,7 @@ import org.springframework.stereotype.Component;
  * and links are not followed into folders, so that no walk is endless.
  */
 @Component
-class FolderWalk {
+public class FolderWalk {
     /** More files than any job takes; a walk ends there, and says so. */
     static final int MOST_FILES = 20_000;
 
@@ -41,19 +41,19 @@ class FolderWalk {
      * @param path below the folder, parted by {@code /}
      * @param rootPath below the root
      */
-    record FoundFile(String path, String rootPath, long bytes, Instant modified) {}
+    public record FoundFile(String path, String rootPath, long bytes, Instant modified) {}
 
     /**
      * @param files by path
      * @param unread files and folders that this user may not read
      * @param isCut whether there are more than {@link #MOST_FILES}
      */
-    record Walked(List<FoundFile> files, List<String> unread, boolean isCut) {}
+    public record Walked(List<FoundFile> files, List<String> unread, boolean isCut) {}
 
     /**
      * @throws java.nio.file.NoSuchFileException if the folder is not there
      */
-    Walked walk(String root, String path) throws IOException {
+    public Walked walk(String root, String path) throws IOException {
         Path top = roots.resolve(root, path);
         String prefix = path.isEmpty() ? "" : path + "/";
         List<FoundFile> files = new ArrayList<>();

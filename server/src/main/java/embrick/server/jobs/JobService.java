@@ -1,6 +1,7 @@
 package embrick.server.jobs;
 
 import embrick.server.Ids;
+import embrick.server.documents.TicketDocument;
 import embrick.server.documents.TicketDocuments;
 import embrick.server.originals.Clearance;
 import embrick.server.originals.OriginalRepository;
@@ -61,9 +62,19 @@ public class JobService {
         return jobs.findById(id).orElseThrow(() -> ProblemException.notFound("job"));
     }
 
+    @Transactional(readOnly = true)
+    public boolean exists(UUID id) {
+        return jobs.existsById(id);
+    }
+
     public Job add(String name) {
+        return add(name, saved.forNewJobs().orElseGet(TicketDocuments::standard));
+    }
+
+    /** A job that begins with a ticket. */
+    public Job add(String name, TicketDocument first) {
         Job job = jobs.saveAndFlush(new Job(Ids.next(), name.strip(), clock.instant()));
-        tickets.add(job.id(), saved.forNewJobs().orElseGet(TicketDocuments::standard));
+        tickets.add(job.id(), first);
         return job;
     }
 

@@ -25,7 +25,8 @@ public record TargetView(
         FOLDER
     }
 
-    static TargetView of(DeliveryTarget target) {
+    /** A target as it is sent. */
+    public static TargetView of(DeliveryTarget target) {
         return switch (target) {
             case DeliveryTarget.Deliveries _ -> new TargetView(Kind.DELIVERIES, null, null);
             case DeliveryTarget.BesideOriginals _ -> new TargetView(Kind.BESIDE_ORIGINALS, null, null);

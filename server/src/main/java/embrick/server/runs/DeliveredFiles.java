@@ -5,6 +5,7 @@ import embrick.server.runs.Piece.State;
 import embrick.server.storage.DeliveryFolders;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.Fingerprints;
+import embrick.server.storage.RenameWithoutReplacing;
 import embrick.server.storage.RootUnknownException;
 import java.io.IOException;
 import java.io.UncheckedIOException;

@@ -4,6 +4,7 @@ import embrick.formats.picture.FileTarget;
 import embrick.formats.picture.Target;
 import embrick.server.storage.Fingerprint;
 import embrick.server.storage.Fingerprints;
+import embrick.server.storage.RenameWithoutReplacing;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.io.OutputStream;

@@ -49,6 +49,12 @@ public class RunService {
         return runs.findById(id).orElseThrow(() -> ProblemException.notFound("run"));
     }
 
+    /** The run that a key has started, if it has. */
+    @Transactional(readOnly = true)
+    public Optional<Run> startedBy(UUID jobId, String idempotencyKey) {
+        return runs.findByJobIdAndIdempotencyKey(jobId, idempotencyKey);
+    }
+
     @Transactional(readOnly = true)
     public List<Run> of(UUID jobId) {
         return runs.findByJobIdOrderByStartedAtDesc(jobId);

@@ -61,7 +61,10 @@ public final class RunningServer implements BeforeAllCallback {
                             + "-that-is-away",
                     "--db-scheduler.polling-interval=3s",
                     "--db-scheduler.heartbeat-interval=500ms",
-                    "--embrick.reconcile-every=500ms");
+                    "--embrick.reconcile-every=500ms",
+                    "--embrick.hot-folders.every=150ms",
+                    "--embrick.hot-folders.still=600ms",
+                    "--embrick.hot-folders.patience=2s");
             return new Started("http://127.0.0.1:" + context.getWebServer().getPort(), storage, root, other, context);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);

@@ -1,4 +1,4 @@
-package embrick.server.runs;
+package embrick.server.storage;
 
 import java.io.IOException;
 import java.lang.foreign.Arena;
@@ -15,7 +15,7 @@ import java.nio.file.FileSystemException;
 import java.nio.file.Path;
 
 /** Linux's {@code renameat2(2)} with {@code RENAME_NOREPLACE}, which Java has no way to ask for. */
-final class RenameWithoutReplacing {
+public final class RenameWithoutReplacing {
     /** fcntl.h, linux/fs.h and errno.h of Linux. */
     private static final int AT_FDCWD = -100;
 
@@ -42,7 +42,7 @@ final class RenameWithoutReplacing {
      * @throws FileAlreadyExistsException if something has the name
      * @throws FileSystemException if the file system can not do it
      */
-    static void rename(Path from, Path to) throws IOException {
+    public static void rename(Path from, Path to) throws IOException {
         int failed;
         int errno;
         try (Arena arena = Arena.ofConfined()) {

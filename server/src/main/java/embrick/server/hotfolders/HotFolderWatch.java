@@ -1,0 +1,108 @@
+package embrick.server.hotfolders;
+
+import embrick.server.Failures;
+import embrick.server.hotfolders.HotFolderRound.TroubleException;
+import embrick.server.storage.OutsideRootException;
+import embrick.server.storage.RootAwayException;
+import embrick.server.storage.RootUnknownException;
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.nio.file.NoSuchFileException;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** Looks at all hot folders again and again, each in a thread of its own: a slow one holds up no other. */
+@Component
+@ConditionalOnWebApplication
+class HotFolderWatch {
+    private static final Logger LOG = LoggerFactory.getLogger(HotFolderWatch.class);
+
+    private final HotFolderRepository folders;
+    private final HotFolderRound round;
+    private final HotSettings settings;
+    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
+            Thread.ofPlatform().daemon().name("hot-folders").factory());
+    private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
+    private final Set<UUID> atWork = ConcurrentHashMap.newKeySet();
+    private final Map<UUID, Stillness> stillness = new ConcurrentHashMap<>();
+    private final Map<UUID, String> troubles = new ConcurrentHashMap<>();
+
+    HotFolderWatch(HotFolderRepository folders, HotFolderRound round, HotSettings settings) {
+        this.folders = folders;
+        this.round = round;
+        this.settings = settings;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
+        long every = settings.every().toMillis();
+        clock.scheduleWithFixedDelay(this::lookAtAll, every, every, TimeUnit.MILLISECONDS);
+    }
+
+    @PreDestroy
+    void end() {
+        clock.shutdownNow();
+        threads.shutdownNow();
+    }
+
+    /** What is in the way of a folder's work; empty if nothing is. */
+    Optional<String> trouble(UUID folderId) {
+        return Optional.ofNullable(troubles.get(folderId));
+    }
+
+    private void lookAtAll() {
+        try {
+            List<UUID> all = folders.findAll().stream().map(HotFolder::id).toList();
+            stillness.keySet().retainAll(all);
+            troubles.keySet().retainAll(all);
+            all.stream().filter(atWork::add).forEach(id -> threads.submit(() -> look(id)));
+        } catch (RuntimeException later) {
+            LOG.warn("hot folders are looked at later: {}", later.toString());
+        }
+    }
+
+    private void look(UUID id) {
+        try {
+            round.look(id, stillness.computeIfAbsent(id, _ -> new Stillness(settings.still())));
+            troubles.remove(id);
+        } catch (TroubleException trouble) {
+            troubles.put(id, trouble.getMessage());
+        } catch (IOException failed) {
+            troubles.put(id, words(failed));
+        } catch (InterruptedException ending) {
+            Thread.currentThread().interrupt();
+        } catch (RuntimeException | Error failed) {
+            if (!Failures.isDatabaseAway(failed)) {
+                LOG.error("hot folder {} is looked at again", id, failed);
+            }
+            troubles.put(id, "Something went wrong inside Embrick; it is tried again. See its log.");
+        } finally {
+            atWork.remove(id);
+        }
+    }
+
+    private static String words(IOException failed) {
+        return switch (failed) {
+            case RootAwayException away ->
+                "The folder “" + away.root() + "” is not there: its disk may be away. It goes on when it is back.";
+            case RootUnknownException _ -> "It is not allowed any more. Allow it by EMBRICK_ROOTS, or delete it here.";
+            case OutsideRootException _ -> "It now leads out of its root by a link.";
+            case NoSuchFileException _ -> "It is no longer there. It goes on when it is back.";
+            default -> "It cannot be read or written to: " + failed.getMessage() + ".";
+        };
+    }
+}

@@ -1,0 +1,1 @@
+export { HotFoldersPage as Component } from './HotFoldersPage';
