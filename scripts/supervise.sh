@@ -26,6 +26,8 @@ while [ -z "$stopping" ]; do
     kill -0 "$child" 2>/dev/null || break
   done
   forget_process application
+  # A picture is blamed for a crash of the process that printed it, and not for a kill.
+  export EMBRICK_ENDED_WITH=$code
   if [ -f "$HOME_DIR/application.ready" ]; then quick=0; else quick=$((quick + 1)); fi
   rm -f "$HOME_DIR/application.ready"
   [ -z "$stopping" ] || break

@@ -22,15 +22,13 @@ import org.springframework.stereotype.Component;
 class AttemptStart {
     private static final Logger LOG = LoggerFactory.getLogger(AttemptStart.class);
 
-    /** Processes that may end while they make one piece before it is set aside. */
-    private static final int MOST_DEATHS = 3;
-
     private final RunRepository runs;
     private final PieceRepository pieces;
     private final OriginalRepository originals;
     private final DeliveryFolders folders;
     private final StoredJson json;
     private final ProcessId process;
+    private final ProcessEnds ends;
     private final Clock clock;
 
     AttemptStart(
@@ -40,6 +38,7 @@ class AttemptStart {
             DeliveryFolders folders,
             StoredJson json,
             ProcessId process,
+            ProcessEnds ends,
             Clock clock) {
         this.runs = runs;
         this.pieces = pieces;
@@ -47,6 +46,7 @@ class AttemptStart {
         this.folders = folders;
         this.json = json;
         this.process = process;
+        this.ends = ends;
         this.clock = clock;
     }
 
@@ -77,7 +77,8 @@ class AttemptStart {
             return Optional.empty();
         }
         Optional<String> intended = piece.digest();
-        int number = piece.begin(process.get(), clock.instant());
+        int blame = piece.interruptedBy(process.get()).map(ends::blameFor).orElse(0);
+        int number = piece.begin(process.get(), blame, clock.instant());
         Optional<Original> original = originals.findById(piece.originalId());
         Optional<Plan> plan = piece.plan().flatMap(stored -> readable(piece, stored));
         Optional<Problem> unmakeable = unmakeable(piece, original.isPresent(), plan.isPresent());
@@ -109,12 +110,12 @@ class AttemptStart {
 
     /** Why a piece cannot even be begun. */
     private static Optional<Problem> unmakeable(Piece piece, boolean hasOriginal, boolean hasReadablePlan) {
-        if (piece.deaths() >= MOST_DEATHS) {
+        if (piece.blame() >= ProcessEnds.MOST_BLAME) {
             return Optional.of(new Problem(
                     "set-aside",
                     "piece",
-                    piece.originalPath() + " was set aside: " + piece.deaths()
-                            + " times Embrick's process ended while this piece was being made.",
+                    piece.originalPath()
+                            + " was set aside: again and again Embrick's process ended while this piece was being made.",
                     "Try it again; if it happens again, leave this picture out."));
         }
         if (piece.plan().isEmpty() || !hasOriginal) {

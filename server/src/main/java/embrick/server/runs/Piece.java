@@ -124,19 +124,22 @@ public class Piece {
      * Begins an attempt; the number names its temporary file.
      *
      * @param process that makes it
+     * @param blame for the end of the process that {@link #interruptedBy} tells, if there is one
      */
-    int begin(UUID process, Instant now) {
-        if (state == State.MAKING && madeBy != null && !madeBy.equals(process)) {
-            // The process that was at it has ended, or was taken for dead.
-            deaths++;
-        }
+    int begin(UUID process, int blame, Instant now) {
+        this.deaths += blame;
         this.madeBy = process;
         change(State.MAKING, Optional.empty(), now);
         return ++attempts;
     }
 
-    /** How many processes ended while they made this piece, since somebody last asked for it. */
-    int deaths() {
+    /** The process that was at it and has ended, or was taken for dead. */
+    Optional<UUID> interruptedBy(UUID process) {
+        return Optional.ofNullable(madeBy).filter(before -> state == State.MAKING && !before.equals(process));
+    }
+
+    /** How much it is blamed for the ends of processes that made it, since somebody last asked for it. */
+    int blame() {
         return deaths;
     }
 

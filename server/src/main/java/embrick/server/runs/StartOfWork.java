@@ -29,6 +29,8 @@ class StartOfWork {
     private final PieceQueue queue;
     private final PieceFiles files;
     private final Storage storage;
+    private final ProcessId process;
+    private final ProcessEnds ends;
     private final ObjectProvider<Scheduler> scheduler;
     private final String name;
 
@@ -37,12 +39,16 @@ class StartOfWork {
             PieceQueue queue,
             PieceFiles files,
             Storage storage,
+            ProcessId process,
+            ProcessEnds ends,
             ObjectProvider<Scheduler> scheduler,
             @Value("${db-scheduler.scheduler-name}") String name) {
         this.pieces = pieces;
         this.queue = queue;
         this.files = files;
         this.storage = storage;
+        this.process = process;
+        this.ends = ends;
         this.scheduler = scheduler;
         this.name = name;
     }
@@ -52,6 +58,7 @@ class StartOfWork {
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void begin() {
         try {
+            ends.begin(process.get(), name);
             scheduler.ifAvailable(_ -> queue.freePickedBy(name));
             files.temporaries(storage.making()).forEach(this::sweep);
         } catch (RuntimeException later) {

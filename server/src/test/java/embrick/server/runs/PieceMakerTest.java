@@ -35,6 +35,8 @@ import java.util.concurrent.Future;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.context.ApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.orm.jpa.JpaSystemException;
@@ -133,13 +135,18 @@ class PieceMakerTest {
     }
 
     private PieceMaker maker(PieceFiles files) {
+        return maker(files, new ProcessId());
+    }
+
+    private PieceMaker maker(PieceFiles files, ProcessId process) {
         AttemptStart start = new AttemptStart(
                 context.getBean(RunRepository.class),
                 pieces,
                 context.getBean(OriginalRepository.class),
                 context.getBean(DeliveryFolders.class),
                 context.getBean(StoredJson.class),
-                new ProcessId(),
+                process,
+                context.getBean(ProcessEnds.class),
                 Clock.systemUTC());
         Attempts attempts =
                 new Attempts(context.getBean(RunRepository.class), pieces, start, transaction, Clock.systemUTC());
@@ -265,7 +272,7 @@ class PieceMakerTest {
             NewFile create(Path temporary) throws IOException {
                 transaction.executeWithoutResult(_ -> pieces.lock(again.piece())
                         .orElseThrow()
-                        .begin(UUID.randomUUID(), Clock.systemUTC().instant()));
+                        .begin(UUID.randomUUID(), 0, Clock.systemUTC().instant()));
                 return super.create(temporary);
             }
         };
@@ -279,13 +286,7 @@ class PieceMakerTest {
     @Test
     void aPieceWhoseProcessesEndIsSetAside() throws IOException {
         Again again = pieceToMake("set aside");
-        PieceFiles dying = new PieceFiles(storage, new Fingerprints()) {
-            @Override
-            NewFile create(Path temporary) {
-                // From here on as if the process had ended: the piece stays as it is.
-                throw new JpaSystemException(new org.hibernate.TransactionException("gone"));
-            }
-        };
+        PieceFiles dying = dying();
         for (int process = 0; process < 3; process++) {
             PieceMaker maker = maker(dying);
             assertThatThrownBy(() -> maker.make(again.piece(), 0)).isInstanceOf(TryLaterException.class);
@@ -300,6 +301,35 @@ class PieceMakerTest {
         letGo(again.piece());
         api.post("/runs/" + again.runId() + "/retry", Map.of());
         assertMadeInTheEnd(again);
+    }
+
+    /** What a hundred kills do to one piece, and what three crashes do. */
+    @ParameterizedTest
+    @CsvSource({"137, 11", "143, 11", "'', 11", "139, 2", "134, 2", "3, 2"})
+    void aKillIsNotHeldAgainstAPieceAsACrashIs(String endedWith, int withstood) throws IOException {
+        Again again = pieceToMake("ended with " + endedWith);
+        ProcessEnds ends = new ProcessEnds(context.getBean(JdbcClient.class), Clock.systemUTC(), endedWith);
+        String name = "worker of " + again.piece();
+        for (int end = 0; end <= withstood; end++) {
+            ProcessId process = new ProcessId();
+            ends.begin(process.get(), name);
+            PieceMaker maker = maker(dying(), process);
+            assertThatThrownBy(() -> maker.make(again.piece(), 0)).isInstanceOf(TryLaterException.class);
+        }
+        ends.begin(UUID.randomUUID(), name);
+        maker(dying()).make(again.piece(), 0);
+        assertThat(state(again).path("problem").path("code").asString()).isEqualTo("set-aside");
+        letGo(again.piece());
+    }
+
+    private PieceFiles dying() {
+        return new PieceFiles(storage, new Fingerprints()) {
+            @Override
+            NewFile create(Path temporary) {
+                // From here on as if the process had ended: the piece stays as it is.
+                throw new JpaSystemException(new org.hibernate.TransactionException("gone"));
+            }
+        };
     }
 
     /** A worker may be taken for dead and go on all the same: whoever is last, the piece is whole and published once. */
