@@ -108,4 +108,23 @@ describe('the delivery page', () => {
     openPage('/jobs/job/delivery/run');
     expect(await screen.findByText(/The storage is not there/)).toBeTruthy();
   });
+
+  it('makes a piece again on a larger sheet, and shows its run', async () => {
+    const server = fakeServer({
+      ...answers(delivered('a', { width: 3000, height: 2400, ppi: 300 })),
+      'POST /pieces/a/larger': { jobId: 'job', ticketId: 'larger', runId: 'second' },
+    });
+    const router = openPage('/jobs/job/delivery/run');
+    fireEvent.click(await screen.findByRole('button', { name: 'Make a_8x10.jpg again, larger' }));
+    expect(await screen.findByText(/Its longer side was 10 in/)).toBeTruthy();
+    const side = screen.getByRole('spinbutton', { name: 'Longer side' });
+    fireEvent.change(side, { target: { value: '10' } });
+    expect(screen.getByRole('button', { name: 'Make it' }).hasAttribute('disabled')).toBe(true);
+    fireEvent.change(side, { target: { value: '24' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Make it' }));
+    await waitFor(() =>
+      expect(server.of('POST /pieces/a/larger')[0]?.body).toEqual({ longSide: { value: 24, unit: 'IN' } }),
+    );
+    await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/run/second'));
+  });
 });

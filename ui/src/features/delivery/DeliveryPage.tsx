@@ -8,7 +8,9 @@ import { bytes, count, day, decimals, listed, pixels, time } from '../../shared/
 import { Empty, Failed, Loading } from '../../shared/states';
 import { Verdict } from '../../shared/Verdict';
 import { foldersOf, useRuns } from '../run';
+import { useActiveTicket } from '../ticket';
 import { AllRuns } from './AllRuns';
+import { Larger } from './Larger';
 import '../../shared/verdict.css';
 import './delivery.css';
 
@@ -36,6 +38,7 @@ export function DeliveryPage() {
     enabled: shownId !== undefined,
     queryFn: () => answer(api.GET('/api/v1/runs/{runId}/delivery', { params: { path: { runId: shownId! } } })),
   });
+  const unit = useActiveTicket(jobId)?.document.unit ?? 'IN';
   const [wanted, setWanted] = useState('');
   const { message } = App.useApp();
   const queries = useQueryClient();
@@ -174,7 +177,7 @@ export function DeliveryPage() {
         virtual
         size="small"
         pagination={false}
-        scroll={{ y: 470, x: 1075 }}
+        scroll={{ y: 470, x: 1155 }}
         dataSource={shownPieces}
         rowKey="pieceId"
         columns={[
@@ -220,6 +223,12 @@ export function DeliveryPage() {
             key: 'pixels',
             width: 120,
             render: (_, piece) => (piece.width > 0 ? pixels(piece.width, piece.height) : '—'),
+          },
+          {
+            title: 'Again',
+            key: 'larger',
+            width: 80,
+            render: (_, piece) => piece.state === 'CHECKED' && piece.ppi > 0 && <Larger piece={piece} unit={unit} />,
           },
           { title: 'ppi', dataIndex: 'ppi', key: 'ppi', width: 70 },
           { title: 'Copies', dataIndex: 'copies', key: 'copies', width: 75 },

@@ -1,5 +1,6 @@
 package embrick.server;
 
+import embrick.server.storage.RootSettings;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -12,7 +13,19 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 public class EmbrickApplication {
     public static void main(String[] arguments) {
         requireUnicodeNames();
+        requireReadableRoots();
         SpringApplication.run(EmbrickApplication.class, arguments);
+    }
+
+    /** Starting again and again would not mend a setting. */
+    private static void requireReadableRoots() {
+        String roots = System.getenv("EMBRICK_ROOTS");
+        try {
+            RootSettings.check(roots == null ? "" : roots);
+        } catch (IllegalArgumentException unreadable) {
+            System.err.println("Embrick: " + unreadable.getMessage());
+            System.exit(2);
+        }
     }
 
     /** File names go to the system in the encoding of the locale it was started under; only UTF-8 has all letters. */

@@ -5,6 +5,7 @@ import embrick.server.hotfolders.HotFolderRound.TroubleException;
 import embrick.server.storage.OutsideRootException;
 import embrick.server.storage.RootAwayException;
 import embrick.server.storage.RootUnknownException;
+import embrick.server.storage.StorageFullException;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.nio.file.NoSuchFileException;
@@ -102,6 +103,8 @@ class HotFolderWatch {
             case RootUnknownException _ -> "It is not allowed any more. Allow it by EMBRICK_ROOTS, or delete it here.";
             case OutsideRootException _ -> "It now leads out of its root by a link.";
             case NoSuchFileException _ -> "It is no longer there. It goes on when it is back.";
+            case StorageFullException _ ->
+                "The disk that Embrick's storage is on is full. Make room on it: it goes on by itself.";
             default -> "It cannot be read or written to: " + failed.getMessage() + ".";
         };
     }

@@ -8,10 +8,12 @@ import embrick.server.originals.Original;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.Arrival;
 import embrick.server.storage.Reception;
-import embrick.server.storage.UploadRefusedException;
+import embrick.server.storage.StorageFullException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -37,6 +39,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class HotIntake {
     private static final Logger LOG = LoggerFactory.getLogger(HotIntake.class);
+
+    /** Times the patience for one that seems broken: a file that still cannot be read fails. */
+    private static final int LONGEST_PATIENCE = 10;
 
     private static final int AT_ONCE = Runtime.getRuntime().availableProcessors() + 1;
 
@@ -66,7 +71,7 @@ class HotIntake {
     }
 
     /** Takes all of them in, a few at a time; one that cannot be used fails with its reason and stops no other. */
-    void takeIn(List<HotFile> taken, HotFiles files, UUID jobId) throws InterruptedException {
+    void takeIn(List<HotFile> taken, HotFiles files, UUID jobId) throws InterruptedException, StorageFullException {
         Semaphore room = new Semaphore(AT_ONCE);
         List<Future<?>> all = new ArrayList<>();
         try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
@@ -75,6 +80,7 @@ class HotIntake {
                 all.add(threads.submit(() -> {
                     try {
                         takeIn(file, files, jobId);
+                        return null;
                     } finally {
                         room.release();
                     }
@@ -84,13 +90,16 @@ class HotIntake {
                 one.get();
             }
         } catch (ExecutionException failed) {
-            throw failed.getCause() instanceof RuntimeException known
-                    ? known
-                    : new IllegalStateException(failed.getCause());
+            switch (failed.getCause()) {
+                case StorageFullException full -> throw full;
+                case RuntimeException known -> throw known;
+                default -> throw new IllegalStateException(failed.getCause());
+            }
         }
     }
 
-    private void takeIn(HotFile file, HotFiles files, UUID jobId) {
+    /** @throws StorageFullException if there is no room: nothing is held against the file */
+    private void takeIn(HotFile file, HotFiles files, UUID jobId) throws StorageFullException {
         Path lies = files.atWork(file.id());
         try {
             Instant before = Files.getLastModifiedTime(lies).toInstant();
@@ -98,7 +107,7 @@ class HotIntake {
                 return;
             }
             Original original;
-            try (InputStream content = Files.newInputStream(lies);
+            try (InputStream content = Files.newInputStream(lies, LinkOption.NOFOLLOW_LINKS);
                     Arrival arrival = reception.receive(content, OptionalLong.of(Files.size(lies)))) {
                 original = intake.take(jobId, file.path(), arrival);
             }
@@ -114,13 +123,20 @@ class HotIntake {
             }
         } catch (NoSuchFileException gone) {
             set(file, row -> row.fail(file.path() + " was taken away before it was printed.", clock.instant()));
-        } catch (UploadRefusedException refused) {
-            LOG.info("{} is looked at again: {}", file.path(), refused.getMessage());
+        } catch (AccessDeniedException denied) {
+            set(
+                    file,
+                    row -> row.fail(
+                            file.path()
+                                    + " may not be read by the user that Embrick runs as. Let it be read, then drop it again.",
+                            clock.instant()));
+        } catch (StorageFullException full) {
+            throw full;
         } catch (ProblemException refused) {
             Problem problem = refused.problems().getFirst();
             set(file, row -> row.fail(problem.text() + " " + problem.remedy(), clock.instant()));
-        } catch (IOException later) {
-            LOG.warn("{} is taken in later: {}", file.path(), later.toString());
+        } catch (IOException failed) {
+            laterOrNever(file, lies, failed);
         } catch (RuntimeException failed) {
             if (Failures.isDatabaseAway(failed)) {
                 throw failed;
@@ -132,6 +148,19 @@ class HotIntake {
                             file.path() + " could not be taken in, by a mistake inside Embrick. "
                                     + "Report what the log says.",
                             clock.instant()));
+        }
+    }
+
+    /** A disk may come back, and a file that grows while it is copied out rests in the end; not for ever. */
+    private void laterOrNever(HotFile file, Path lies, IOException failed) {
+        boolean isLink = Files.isSymbolicLink(lies);
+        Duration waited = Duration.between(file.seenAt(), clock.instant());
+        if (isLink || waited.compareTo(settings.patience().multipliedBy(LONGEST_PATIENCE)) > 0) {
+            String why =
+                    isLink ? " is a link, and a hot folder takes files" : " cannot be read: " + failed.getMessage();
+            set(file, row -> row.fail(file.path() + why + ". Drop the file itself again.", clock.instant()));
+        } else {
+            LOG.info("{} is taken in later: {}", file.path(), failed.toString());
         }
     }
 

@@ -74,6 +74,8 @@ public class RunRemoval {
     private void deleteFile(PieceRow piece) {
         if (delivered.look(piece).equals(Optional.of(OnDisk.PRESENT))) {
             try {
+                // Nothing is deleted behind a link that somebody has laid in the folder's stead.
+                folders.require(piece.place());
                 Path file = delivered.place(piece);
                 Files.deleteIfExists(file);
                 folders.discardEmptySubfolders(piece.place(), file.getParent());

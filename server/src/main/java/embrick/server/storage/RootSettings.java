@@ -15,6 +15,17 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
 @ConfigurationProperties("embrick")
 public record RootSettings(@DefaultValue List<String> roots) {
     /**
+     * Looks at the setting as it is written, before anything is started.
+     *
+     * @throws IllegalArgumentException naming what is wrong with it
+     */
+    public static void check(String roots) {
+        if (!roots.isBlank()) {
+            new RootSettings(List.of(roots.split(","))).byName();
+        }
+    }
+
+    /**
      * Paths by their names.
      *
      * @throws IllegalArgumentException naming the setting that is none

@@ -260,6 +260,15 @@ class HotFoldersTest {
     }
 
     @Test
+    void aLinkIsNotTakenForAFile() throws IOException {
+        Path elsewhere = Files.write(root.resolve(name).resolve("secret.jpg"), picture(130));
+        Files.createSymbolicLink(folder.resolve("link.jpg"), elsewhere);
+        settled(0, 1);
+        assertThat(folder.resolve("failed/link.jpg.txt")).content().contains("is a link");
+        assertThat(elsewhere).exists();
+    }
+
+    @Test
     void whatCannotBeAHotFolderIsRefused() throws IOException {
         assertThat(add(name + "/in").code()).isEqualTo("folder-taken");
         Files.createDirectories(folder.resolve("deeper"));
