@@ -13,6 +13,7 @@ import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,6 +26,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Folders of the server that a job's pictures lie in. */
 @RestController
+@ConditionalOnWebApplication
 @RequestMapping("/api/v1")
 class FolderController {
     private static final int MOST_NAMED = 100;

@@ -1,10 +1,10 @@
 package embrick.server.hotfolders;
 
 import embrick.server.jobs.DeliveryTarget;
+import embrick.server.jobs.StoredTarget;
 import jakarta.persistence.Column;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
@@ -17,11 +17,6 @@ import java.util.UUID;
 @Entity
 @Table(name = "hot_folder")
 class HotFolder {
-    private enum Target {
-        DELIVERIES,
-        FOLDER
-    }
-
     @Id
     private UUID id;
 
@@ -36,15 +31,8 @@ class HotFolder {
 
     private UUID savedTicketId;
 
-    @Enumerated(EnumType.STRING)
-    @Column(columnDefinition = "text")
-    private Target target;
-
-    @Column(columnDefinition = "text")
-    private String targetRoot;
-
-    @Column(columnDefinition = "text")
-    private String targetPath;
+    @Embedded
+    private StoredTarget target;
 
     private boolean isOn;
     private UUID jobId;
@@ -67,22 +55,11 @@ class HotFolder {
     /** What a person says of it. */
     record Settings(String name, UUID savedTicketId, DeliveryTarget target, boolean isOn) {}
 
-    /** @throws IllegalArgumentException for deliveries beside the originals, which do not stay where they were dropped */
     void set(Settings settings) {
         this.name = settings.name();
         this.savedTicketId = settings.savedTicketId();
         this.isOn = settings.isOn();
-        this.targetRoot = null;
-        this.targetPath = null;
-        switch (settings.target()) {
-            case DeliveryTarget.Deliveries _ -> this.target = Target.DELIVERIES;
-            case DeliveryTarget.Folder folder -> {
-                this.target = Target.FOLDER;
-                this.targetRoot = folder.root();
-                this.targetPath = folder.path();
-            }
-            case DeliveryTarget.BesideOriginals _ -> throw new IllegalArgumentException("target: beside the originals");
-        }
+        this.target = StoredTarget.of(settings.target());
     }
 
     /** Files of a day go into one job, as long as the ticket is the same. */
@@ -119,10 +96,7 @@ class HotFolder {
     }
 
     DeliveryTarget target() {
-        return switch (target) {
-            case DELIVERIES -> new DeliveryTarget.Deliveries();
-            case FOLDER -> new DeliveryTarget.Folder(targetRoot, targetPath);
-        };
+        return target.toTarget();
     }
 
     boolean isOn() {

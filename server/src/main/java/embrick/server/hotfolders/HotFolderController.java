@@ -13,6 +13,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.data.domain.Limit;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -27,6 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Folders that print what is dropped into them, with their last day. */
 @RestController
+@ConditionalOnWebApplication
 @RequestMapping("/api/v1/hot-folders")
 class HotFolderController {
     private static final Duration SHOWN = Duration.ofDays(1);

@@ -1,9 +1,8 @@
 package embrick.server.jobs;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
@@ -22,24 +21,11 @@ public class Job {
 
     private Instant createdAt;
 
-    @Enumerated(EnumType.STRING)
-    @Column(columnDefinition = "text")
-    private Target target = Target.DELIVERIES;
-
-    @Column(columnDefinition = "text")
-    private String targetRoot;
-
-    @Column(columnDefinition = "text")
-    private String targetPath;
+    @Embedded
+    private StoredTarget target = StoredTarget.of(new DeliveryTarget.Deliveries());
 
     @Version
     private Long version;
-
-    private enum Target {
-        DELIVERIES,
-        BESIDE,
-        FOLDER
-    }
 
     protected Job() {}
 
@@ -54,26 +40,12 @@ public class Job {
     }
 
     void deliverTo(DeliveryTarget to) {
-        this.targetRoot = null;
-        this.targetPath = null;
-        switch (to) {
-            case DeliveryTarget.Deliveries _ -> this.target = Target.DELIVERIES;
-            case DeliveryTarget.BesideOriginals _ -> this.target = Target.BESIDE;
-            case DeliveryTarget.Folder folder -> {
-                this.target = Target.FOLDER;
-                this.targetRoot = folder.root();
-                this.targetPath = folder.path();
-            }
-        }
+        this.target = StoredTarget.of(to);
     }
 
     /** Where its deliveries go. */
     public DeliveryTarget target() {
-        return switch (target) {
-            case DELIVERIES -> new DeliveryTarget.Deliveries();
-            case BESIDE -> new DeliveryTarget.BesideOriginals();
-            case FOLDER -> new DeliveryTarget.Folder(targetRoot, targetPath);
-        };
+        return target.toTarget();
     }
 
     public UUID id() {
