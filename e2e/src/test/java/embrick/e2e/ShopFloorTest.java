@@ -10,6 +10,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 
@@ -20,6 +21,19 @@ class ShopFloorTest {
     private final String address = RunningServer.get().address();
     private final Api api = new Api(address);
     private final Path root = RunningServer.get().root();
+
+    /** Other tests of the same server find neither. */
+    @AfterEach
+    void leaveNothingBehind() {
+        api.get("/hot-folders")
+                .body()
+                .forEach(
+                        folder -> api.delete("/hot-folders/" + folder.path("id").asString()));
+        api.get("/saved-tickets")
+                .body()
+                .forEach(ticket ->
+                        api.delete("/saved-tickets/" + ticket.path("id").asString()));
+    }
 
     private void press(String words) {
         browser.shown(By.xpath("//button[normalize-space()='" + words + "']")).click();

@@ -60,10 +60,11 @@ class HotFoldersTest {
         id = add(name + "/in").body().path("id").asString();
     }
 
-    /** It is looked at no longer while other tests run. */
+    /** It is looked at no longer while other tests run, and they find no ticket of ours. */
     @AfterEach
     void switchOff() {
         api.put("/hot-folders/" + id, settings(false));
+        api.delete("/saved-tickets/" + ticket);
     }
 
     private Map<String, Object> settings(boolean isOn) {
