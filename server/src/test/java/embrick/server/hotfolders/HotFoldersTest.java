@@ -175,9 +175,7 @@ class HotFoldersTest {
     void oneThatSeemsBrokenAndIsGivenTimeHoldsUpNoOther() throws IOException {
         drop("torn.jpg", TestPictures.cutShort(TestPictures.drawn("jpg", 500, 400)));
         drop("kite.jpg", picture(120));
-        JsonNode view = Await.answer(
-                this::view, now -> now.path("counts").path("printed").asInt() == 1);
-        assertThat(view.path("counts").path("waiting").asInt()).isEqualTo(1);
+        Await.answer(this::view, now -> now.path("counts").path("printed").asInt() == 1);
         settled(1, 1);
     }
 
