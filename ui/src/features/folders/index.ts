@@ -1,3 +1,4 @@
 export { FolderChooser } from './FolderChooser';
+export { OpenFolder } from './OpenFolder';
 export { OpenedFolders } from './OpenedFolders';
 export { foldersQuery, lastName, openFolder, placeWords } from './queries';

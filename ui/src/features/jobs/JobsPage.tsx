@@ -1,6 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Popconfirm } from 'antd';
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Link } from 'react-router';
 import { answer, api } from '../../api/client';
@@ -8,7 +7,7 @@ import { Problem } from '../../api/problems';
 import { count, day, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { runWord, ticketsOf, useRuns } from '../run';
-import { FolderChooser, lastName, openFolder } from '../folders';
+import { OpenFolder, lastName, openFolder } from '../folders';
 import { DropPlace, useIntake, type ArrivingFile } from '../intake';
 import { jobsKey, jobsQuery } from './queries';
 import './jobs.css';
@@ -41,23 +40,18 @@ export function JobsPage() {
     onError: (error) => void message.error(Problem.from(error).message),
   });
 
-  const [isChoosing, setChoosing] = useState(false);
-  const open = useMutation({
-    mutationFn: async ({ root, path }: { root: string; path: string }) => {
-      const job = await answer(api.POST('/api/v1/jobs', { body: { name: lastName(root, path) } }));
-      try {
-        await openFolder(job.id, root, path);
-      } catch (error) {
-        // Nobody wants a job without pictures for a folder that could not be opened.
-        await api.DELETE('/api/v1/jobs/{id}', { params: { path: { id: job.id } } });
-        throw error;
-      }
-      return job.id;
-    },
-    onSuccess: (jobId) => void navigate(`/jobs/${jobId}/pile`),
-    onSettled: () => void queries.invalidateQueries({ queryKey: jobsKey }),
-    onError: (error) => void message.error(Problem.from(error).message),
-  });
+  const openInPlace = async (root: string, path: string) => {
+    const job = await answer(api.POST('/api/v1/jobs', { body: { name: lastName(root, path) } }));
+    try {
+      await openFolder(job.id, root, path);
+    } catch (error) {
+      // Nobody wants a job without pictures for a folder that could not be opened.
+      await api.DELETE('/api/v1/jobs/{id}', { params: { path: { id: job.id } } });
+      throw error;
+    }
+    void queries.invalidateQueries({ queryKey: jobsKey });
+    void navigate(`/jobs/${job.id}/pile`);
+  };
 
   const begin = async (files: ArrivingFile[], folder: string) => {
     try {
@@ -73,20 +67,8 @@ export function JobsPage() {
       <h1>Jobs</h1>
       <DropPlace onFiles={(files, folder) => void begin(files, folder)} title="Drop a folder of pictures here">
         It becomes a job. The originals are copied and never changed.{' '}
-        <Button type="link" className="jobs-in-place" onClick={() => setChoosing(true)}>
-          Or open a folder that lies on the server
-        </Button>
+        <OpenFolder verb="Make a job of" onOpen={openInPlace} />
       </DropPlace>
-      {isChoosing && (
-        <FolderChooser
-          title="Open a folder on the server"
-          okWords={({ path }) => `Make a job of ${path === '' ? 'all of it' : `“${lastName('', path)}”`}`}
-          onClose={() => setChoosing(false)}
-          onChoose={(root, path) => open.mutate({ root, path })}
-        >
-          <p className="quiet">Its pictures, and those of its subfolders, stay where they are. Nothing is copied, nothing there is changed.</p>
-        </FolderChooser>
-      )}
       {jobs.isPending && <Loading what="the jobs" />}
       {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
       {jobs.data?.length === 0 && (

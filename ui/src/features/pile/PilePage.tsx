@@ -1,10 +1,9 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Segmented } from 'antd';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Button, Segmented } from 'antd';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { Problem } from '../../api/problems';
 import { Failed, Loading } from '../../shared/states';
-import { FolderChooser, OpenedFolders, foldersQuery, lastName, openFolder } from '../folders';
+import { OpenFolder, OpenedFolders, foldersQuery, openFolder } from '../folders';
 import { overrideWords, useFramings } from '../framing';
 import { DropPlace, NeverCame, useIntake, type ArrivingFile } from '../intake';
 import { useJob } from '../jobs';
@@ -37,19 +36,16 @@ export function PilePage() {
   const [view, setView] = useState<'Pictures' | 'Table'>('Pictures');
   const [chosen, setChosen] = useState<Set<string>>(new Set());
   const [adding, setAdding] = useState(false);
-  const [isChoosing, setChoosing] = useState(false);
   const lastChosen = useRef<string>(undefined);
   const navigate = useNavigate();
 
   const folders = useQuery(foldersQuery(jobId)).data;
   const queries = useQueryClient();
-  const { message } = App.useApp();
-  const open = useMutation({
-    mutationFn: ({ root, path }: { root: string; path: string }) => openFolder(jobId, root, path),
-    onSuccess: () => setChoosing(false),
-    onSettled: () => void queries.invalidateQueries({ queryKey: ['folders', jobId] }),
-    onError: (error) => void message.error(Problem.from(error).message),
-  });
+  const openInPlace = async (root: string, path: string) => {
+    await openFolder(jobId, root, path);
+    setAdding(false);
+    void queries.invalidateQueries({ queryKey: ['folders', jobId] });
+  };
   const astray = useMemo(() => astrayIn(folders ?? []), [folders]);
 
   const losses = useLosses(sort === 'colour' ? (originals.data ?? []) : NOBODY, ticket?.document);
@@ -79,28 +75,11 @@ export function PilePage() {
   const missing = (
     <NeverCame jobId={jobId} present={originals.data.map(({ path }) => path)} onChoose={() => setAdding(true)} />
   );
-  const onServer = (
-    <Button type="link" onClick={() => setChoosing(true)}>
-      Or open a folder that lies on the server
-    </Button>
-  );
-  const chooser = isChoosing && (
-    <FolderChooser
-      title="Open a folder on the server"
-      okWords={({ path }) => `Take in ${path === '' ? 'all of it' : `“${lastName('', path)}”`}`}
-      onClose={() => setChoosing(false)}
-      onChoose={(root, path) => open.mutate({ root, path })}
-    >
-      <p className="quiet">
-        Its pictures, and those of its subfolders, stay where they are. Nothing is copied, nothing there is changed.
-      </p>
-    </FolderChooser>
-  );
+  const onServer = <OpenFolder verb="Take in" onOpen={openInPlace} />;
   if (entries.length === 0 && !arriving) {
     return (
       <main className="shell-body">
         {missing}
-        {chooser}
         <OpenedFolders jobId={jobId} />
         <DropPlace title="Drop the pictures of this job here" onFiles={take}>
           Files or whole folders; subfolders are kept. Originals are never changed. {onServer}
@@ -139,7 +118,6 @@ export function PilePage() {
         </div>
       )}
       {missing}
-      {chooser}
       <OpenedFolders jobId={jobId} />
       <div className="pile-bar">
         <div className="chips" role="group" aria-label="Show">

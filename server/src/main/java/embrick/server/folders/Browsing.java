@@ -85,12 +85,7 @@ class Browsing {
      */
     String requireFolder(String root, String path) {
         try {
-            Path real = roots.resolve(root, path);
-            if (!Files.isDirectory(real)) {
-                throw new NoSuchFileException(path);
-            }
-            // Without links: a folder has one path, however it was come to.
-            return roots.resolve(root, "").relativize(real).toString();
+            return roots.pathOfFolder(root, path);
         } catch (IOException failed) {
             throw problem(root, path, failed);
         }

@@ -12,6 +12,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.http.HttpStatus;
@@ -135,31 +136,16 @@ class FolderController {
         IntakeView underWay = intake.state(folder.id())
                 .map(state -> new IntakeView(state.files(), state.done()))
                 .orElse(null);
-        Seen seen = looks.of(folder).orElse(null);
+        Optional<Seen> last = looks.of(folder);
+        Seen seen = last.orElseGet(() -> Seen.away(null));
         List<RefusedFile> refused = intake.refusals(folder.id()).stream()
                 .map(one -> new RefusedFile(one.path(), one.reason()))
                 .toList();
-        if (seen == null) {
-            return new FolderView(
-                    folder.id(),
-                    folder.root(),
-                    folder.path(),
-                    false,
-                    null,
-                    0,
-                    List.of(),
-                    List.of(),
-                    List.of(),
-                    List.of(),
-                    false,
-                    underWay,
-                    refused);
-        }
         return new FolderView(
                 folder.id(),
                 folder.root(),
                 folder.path(),
-                true,
+                last.isPresent(),
                 seen.away(),
                 seen.fresh().size(),
                 seen.fresh().stream().limit(MOST_NAMED).map(FoundFile::path).toList(),

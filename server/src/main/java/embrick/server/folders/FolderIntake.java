@@ -4,6 +4,7 @@ import embrick.server.Failures;
 import embrick.server.folders.FolderLook.Seen;
 import embrick.server.folders.FolderWalk.FoundFile;
 import embrick.server.folders.OpenedFolder.Wish;
+import embrick.server.originals.FewAtOnce;
 import embrick.server.originals.Intake;
 import embrick.server.originals.Original;
 import embrick.server.originals.StillWrittenException;
@@ -16,15 +17,17 @@ import java.nio.file.NoSuchFileException;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Queue;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
-import java.util.concurrent.Semaphore;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.slf4j.Logger;
@@ -43,9 +46,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @ConditionalOnWebApplication
 class FolderIntake {
     private static final Logger LOG = LoggerFactory.getLogger(FolderIntake.class);
-
-    /** Files under way at once: enough to keep the threads for pictures busy, few enough to leave pages their turn. */
-    private static final int AT_ONCE = Runtime.getRuntime().availableProcessors() + 1;
 
     /** A file that was written to within this time is looked at again before it is taken. */
     private static final Duration FRESHLY_WRITTEN = Duration.ofSeconds(3);
@@ -172,50 +172,29 @@ class FolderIntake {
             return List.of(new Refusal("", seen.away()));
         }
         Map<Original, FoundFile> changed = wish == Wish.NEW_AND_CHANGED ? seen.changed() : Map.of();
-        progress.files.set(seen.fresh().size() + changed.size());
-        Semaphore room = new Semaphore(AT_ONCE);
-        List<Future<Optional<Refusal>>> all = new ArrayList<>();
-        for (FoundFile file : seen.fresh()) {
-            all.add(submit(
-                    room,
-                    progress,
-                    file,
-                    () -> intake.takeInPlace(folder.jobId(), file.path(), folder.root(), file.rootPath())));
+        List<Step> steps = new ArrayList<>();
+        seen.fresh()
+                .forEach(file -> steps.add(new Step(
+                        file, () -> intake.takeInPlace(folder.jobId(), file.path(), folder.root(), file.rootPath()))));
+        changed.forEach((original, file) ->
+                steps.add(new Step(file, () -> intake.renewInPlace(original, folder.root(), file.rootPath()))));
+        progress.files.set(steps.size());
+        Queue<Refusal> refused = new ConcurrentLinkedQueue<>();
+        try {
+            FewAtOnce.each(steps, step -> {
+                taken(step.file(), step.taking()).ifPresent(refused::add);
+                progress.done.incrementAndGet();
+            });
+        } catch (ExecutionException failed) {
+            throw new IllegalStateException(failed.getCause());
         }
-        for (Map.Entry<Original, FoundFile> entry : changed.entrySet()) {
-            all.add(submit(
-                    room,
-                    progress,
-                    entry.getValue(),
-                    () -> intake.renewInPlace(
-                            entry.getKey(), folder.root(), entry.getValue().rootPath())));
-        }
-        List<Refusal> refused = new ArrayList<>();
-        for (Future<Optional<Refusal>> one : all) {
-            try {
-                one.get().ifPresent(refused::add);
-            } catch (java.util.concurrent.ExecutionException failed) {
-                throw new IllegalStateException(failed.getCause());
-            }
-        }
-        return refused;
+        return refused.stream().sorted(Comparator.comparing(Refusal::path)).toList();
     }
+
+    private record Step(FoundFile file, Taking taking) {}
 
     private interface Taking {
         Object take() throws IOException;
-    }
-
-    private Future<Optional<Refusal>> submit(Semaphore room, Progress progress, FoundFile file, Taking taking)
-            throws InterruptedException {
-        room.acquire();
-        return threads.submit(() -> {
-            try {
-                return taken(file, taking);
-            } finally {
-                progress.done.incrementAndGet();
-                room.release();
-            }
-        });
     }
 
     /** Nothing about one file stops another. */

@@ -2,6 +2,7 @@ package embrick.server.hotfolders;
 
 import embrick.server.hotfolders.HotFile.State;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
@@ -13,6 +14,13 @@ interface HotFileRepository extends JpaRepository<HotFile, UUID> {
     /** Those that are not where they end yet, in the order in which they were seen. */
     @Query("select f from HotFile f where f.hotFolderId = :hotFolderId and f.moved = false order by f.seenAt, f.id")
     List<HotFile> open(UUID hotFolderId);
+
+    /** Of those the ones that are so far. */
+    @Query("""
+            select f from HotFile f where f.hotFolderId = :hotFolderId and f.moved = false and f.state in :states
+            order by f.seenAt, f.id
+            """)
+    List<HotFile> open(UUID hotFolderId, Collection<State> states);
 
     boolean existsByHotFolderIdAndMovedFalse(UUID hotFolderId);
 

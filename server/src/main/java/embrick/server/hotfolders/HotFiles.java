@@ -41,10 +41,6 @@ final class HotFiles {
         return Files.exists(atWork(id));
     }
 
-    boolean isDropped(String path) {
-        return Files.exists(folder.resolve(path));
-    }
-
     /**
      * Takes a file out of the folder: nobody drops over it, and it is not seen again.
      *
@@ -74,7 +70,7 @@ final class HotFiles {
     /** Whether a name that was chosen for a file is still free, or that file has it already. */
     boolean isFree(String to, UUID id) throws IOException {
         Path place = folder.resolve(to);
-        return !Files.exists(place) || isAtWork(id) && Files.isSameFile(place, atWork(id)) || !isAtWork(id);
+        return !isAtWork(id) || !Files.exists(place) || Files.isSameFile(place, atWork(id));
     }
 
     /**

@@ -126,17 +126,18 @@ class HotFolderRound {
         }
     }
 
-    private List<HotFile> in(HotFolder folder, State state) {
-        return rows.open(folder.id()).stream()
-                .filter(file -> file.state() == state)
-                .toList();
+    private List<HotFile> in(HotFolder folder, State... states) {
+        return rows.open(folder.id(), List.of(states));
     }
 
     private boolean isCut(List<HotFile> listed) {
         return listed.size() >= MOST_OF_A_RUN
-                || HotRuns.oldest(listed)
-                        .filter(file ->
-                                Duration.between(file.seenAt(), clock.instant()).compareTo(LONGEST_BURST) > 0)
+                || listed.stream()
+                        .filter(file -> file.batchId().isEmpty())
+                        .findFirst()
+                        .filter(oldest -> Duration.between(oldest.seenAt(), clock.instant())
+                                        .compareTo(LONGEST_BURST)
+                                > 0)
                         .isPresent();
     }
 
@@ -203,10 +204,8 @@ class HotFolderRound {
     }
 
     private void moveApart(HotFolder folder, HotFiles files) throws IOException {
-        for (HotFile file : rows.open(folder.id())) {
-            if (file.isSettled()) {
-                moveApart(file, files);
-            }
+        for (HotFile file : in(folder, State.PRINTED, State.FAILED)) {
+            moveApart(file, files);
         }
     }
 

@@ -7,8 +7,6 @@ import embrick.server.savedtickets.SavedTickets;
 import embrick.server.storage.Roots;
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
-import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
@@ -85,11 +83,7 @@ class HotFolders {
 
     private String requireFolder(String root, String path) {
         try {
-            Path real = roots.resolve(root, path);
-            if (!Files.isDirectory(real)) {
-                throw new NoSuchFileException(path);
-            }
-            if (!Files.isWritable(real)) {
+            if (!Files.isWritable(roots.resolveFolder(root, path))) {
                 throw ProblemException.invalid(
                         "folder-unfit",
                         "path",
@@ -97,7 +91,7 @@ class HotFolders {
                                 + "”, and a hot folder's files are moved apart.",
                         "Let the user that Embrick runs as write to it, or choose another folder.");
             }
-            return roots.resolve(root, "").relativize(real).toString();
+            return roots.pathOfFolder(root, path);
         } catch (IOException failed) {
             throw ProblemException.invalid(
                     "folder-unfit",

@@ -3,6 +3,7 @@ package embrick.server.hotfolders;
 import embrick.core.problem.Problem;
 import embrick.server.Failures;
 import embrick.server.hotfolders.HotFile.State;
+import embrick.server.originals.FewAtOnce;
 import embrick.server.originals.Intake;
 import embrick.server.originals.Original;
 import embrick.server.problems.ProblemException;
@@ -19,17 +20,12 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
-import java.util.concurrent.Semaphore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -42,8 +38,6 @@ class HotIntake {
 
     /** Times the patience for one that seems broken: a file that still cannot be read fails. */
     private static final int LONGEST_PATIENCE = 10;
-
-    private static final int AT_ONCE = Runtime.getRuntime().availableProcessors() + 1;
 
     private final HotFileRepository rows;
     private final Reception reception;
@@ -72,23 +66,8 @@ class HotIntake {
 
     /** Takes all of them in, a few at a time; one that cannot be used fails with its reason and stops no other. */
     void takeIn(List<HotFile> taken, HotFiles files, UUID jobId) throws InterruptedException, StorageFullException {
-        Semaphore room = new Semaphore(AT_ONCE);
-        List<Future<?>> all = new ArrayList<>();
-        try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
-            for (HotFile file : taken) {
-                room.acquire();
-                all.add(threads.submit(() -> {
-                    try {
-                        takeIn(file, files, jobId);
-                        return null;
-                    } finally {
-                        room.release();
-                    }
-                }));
-            }
-            for (Future<?> one : all) {
-                one.get();
-            }
+        try {
+            FewAtOnce.each(taken, file -> takeIn(file, files, jobId));
         } catch (ExecutionException failed) {
             switch (failed.getCause()) {
                 case StorageFullException full -> throw full;

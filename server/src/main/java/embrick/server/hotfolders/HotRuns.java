@@ -2,7 +2,6 @@ package embrick.server.hotfolders;
 
 import embrick.core.problem.Problem;
 import embrick.server.Ids;
-import embrick.server.hotfolders.HotFile.State;
 import embrick.server.problems.ProblemException;
 import embrick.server.runs.Piece;
 import embrick.server.runs.PieceRepository;
@@ -11,7 +10,6 @@ import embrick.server.runs.Run;
 import embrick.server.runs.RunService;
 import embrick.server.runs.RunStart;
 import java.time.Clock;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -148,12 +146,5 @@ class HotRuns {
                         change.accept(row);
                     }
                 }));
-    }
-
-    /** The oldest file that waits for a run. */
-    static Optional<HotFile> oldest(List<HotFile> listed) {
-        return listed.stream()
-                .filter(file -> file.state() == State.LISTED && file.batchId().isEmpty())
-                .min(Comparator.comparing(HotFile::seenAt));
     }
 }

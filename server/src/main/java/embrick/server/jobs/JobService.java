@@ -10,8 +10,6 @@ import embrick.server.savedtickets.SavedTickets;
 import embrick.server.storage.Roots;
 import embrick.server.tickets.TicketService;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
@@ -97,9 +95,7 @@ public class JobService {
         Job job = get(id);
         if (target instanceof DeliveryTarget.Folder folder) {
             try {
-                if (!Files.isDirectory(roots.resolve(folder.root(), folder.path()))) {
-                    throw new NoSuchFileException(folder.path());
-                }
+                roots.resolveFolder(folder.root(), folder.path());
             } catch (IOException failed) {
                 throw ProblemException.invalid(
                         "target-unfit",

@@ -8,15 +8,9 @@ import jakarta.persistence.Enumerated;
 /** Where deliveries go, in the columns of whatever says it. */
 @Embeddable
 public class StoredTarget {
-    private enum Kind {
-        DELIVERIES,
-        BESIDE,
-        FOLDER
-    }
-
     @Enumerated(EnumType.STRING)
     @Column(columnDefinition = "text")
-    private Kind target;
+    private TargetView.Kind target;
 
     @Column(columnDefinition = "text")
     private String targetRoot;
@@ -26,26 +20,18 @@ public class StoredTarget {
 
     protected StoredTarget() {}
 
-    private StoredTarget(Kind target, String root, String path) {
-        this.target = target;
-        this.targetRoot = root;
-        this.targetPath = path;
+    private StoredTarget(TargetView target) {
+        this.target = target.kind();
+        this.targetRoot = target.root();
+        this.targetPath = target.path();
     }
 
     /** A target as it is stored. */
     public static StoredTarget of(DeliveryTarget target) {
-        return switch (target) {
-            case DeliveryTarget.Deliveries _ -> new StoredTarget(Kind.DELIVERIES, null, null);
-            case DeliveryTarget.BesideOriginals _ -> new StoredTarget(Kind.BESIDE, null, null);
-            case DeliveryTarget.Folder folder -> new StoredTarget(Kind.FOLDER, folder.root(), folder.path());
-        };
+        return new StoredTarget(TargetView.of(target));
     }
 
     public DeliveryTarget toTarget() {
-        return switch (target) {
-            case DELIVERIES -> new DeliveryTarget.Deliveries();
-            case BESIDE -> new DeliveryTarget.BesideOriginals();
-            case FOLDER -> new DeliveryTarget.Folder(targetRoot, targetPath);
-        };
+        return new TargetView(target, targetRoot, targetPath).toTarget();
     }
 }

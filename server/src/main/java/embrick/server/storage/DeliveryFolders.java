@@ -93,23 +93,24 @@ public class DeliveryFolders {
     /**
      * Makes a new folder for a run; one that exists is never used again.
      *
-     * @param within where it is made; a folder of the storage's own is made if it is missing
+     * @param within where it is made: a folder that is there, or one that {@link #ofJob} names and that is made with it
      */
     public DeliveryPlace make(DeliveryPlace within, String wanted) throws IOException {
         String name = FileNames.folder(wanted);
-        if (within.isOwn()) {
-            Files.createDirectories(path(within));
-        } else {
-            roots.resolve(within.root(), within.folder());
-        }
-        String prefix = within.folder().isEmpty() ? "" : within.folder() + "/";
-        for (int number = 1; number <= MOST_FOLDERS_OF_ONE_NAME; number++) {
-            DeliveryPlace place = new DeliveryPlace(within.root(), prefix + name + (number == 1 ? "" : "-" + number));
+        if (!Files.isDirectory(path(within))) {
             try {
-                Files.createDirectory(path(place));
-                if (!place.isOwn()) {
-                    Files.createFile(path(place).resolve(MARK));
-                }
+                makeMarked(within);
+            } catch (FileAlreadyExistsException another) {
+                // Another run of the same job was quicker.
+            }
+        }
+        if (!within.isOwn()) {
+            roots.resolveFolder(within.root(), within.folder());
+        }
+        for (int number = 1; number <= MOST_FOLDERS_OF_ONE_NAME; number++) {
+            DeliveryPlace place = within.child(name + (number == 1 ? "" : "-" + number));
+            try {
+                makeMarked(place);
                 return place;
             } catch (FileAlreadyExistsException taken) {
                 // The next number is tried.
@@ -118,28 +119,32 @@ public class DeliveryFolders {
         throw new IOException("no free name for a folder like " + wanted);
     }
 
-    /** A folder of a job's own to make deliveries in, as {@link #make} has them. */
-    public DeliveryPlace ofJob(DeliveryPlace within, String jobName) throws IOException {
-        String prefix = within.folder().isEmpty() ? "" : within.folder() + "/";
-        DeliveryPlace place = new DeliveryPlace(within.root(), prefix + FileNames.folder(jobName));
+    /** Of one level only: a folder above it that is gone is not quietly begun anew. */
+    private void makeMarked(DeliveryPlace place) throws IOException {
+        Files.createDirectory(path(place));
         if (!place.isOwn()) {
-            roots.resolve(within.root(), within.folder());
+            Files.createFile(path(place).resolve(MARK));
         }
-        Files.createDirectories(path(place));
-        return place;
+    }
+
+    /**
+     * Names a job's own folder, which {@link #make} makes if it is missing.
+     *
+     * @throws IOException if the folder that it is to lie in is not there
+     */
+    public DeliveryPlace ofJob(DeliveryPlace within, String jobName) throws IOException {
+        if (!within.isOwn()) {
+            roots.resolveFolder(within.root(), within.folder());
+        }
+        return within.child(FileNames.folder(jobName));
     }
 
     /** Takes a delivery's folder away again into which nothing was ever put, and its job's if that is empty too. */
     public void discardEmpty(DeliveryPlace place) {
         try {
             Path path = path(place);
-            if (!place.isOwn() && isEmptyButForMark(path)) {
-                Files.deleteIfExists(path.resolve(MARK));
-            }
-            Files.deleteIfExists(path);
-            if (place.isOwn()) {
-                Files.deleteIfExists(path.getParent());
-            }
+            discardIfEmpty(place, path);
+            discardIfEmpty(place, path.getParent());
         } catch (DirectoryNotEmptyException used) {
             // Another run's folder lies beside it.
         } catch (IOException failed) {
@@ -147,8 +152,19 @@ public class DeliveryFolders {
         }
     }
 
+    /** Below a root only what carries the mark is Embrick's to delete. */
+    private static void discardIfEmpty(DeliveryPlace place, Path folder) throws IOException {
+        if (!place.isOwn()) {
+            if (!isEmptyButForMark(folder)) {
+                return;
+            }
+            Files.delete(folder.resolve(MARK));
+        }
+        Files.deleteIfExists(folder);
+    }
+
     private static boolean isEmptyButForMark(Path folder) throws IOException {
-        if (!Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
+        if (!Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS) || !Files.exists(folder.resolve(MARK))) {
             return false;
         }
         try (var files = Files.list(folder)) {

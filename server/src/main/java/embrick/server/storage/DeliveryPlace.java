@@ -14,6 +14,11 @@ public record DeliveryPlace(String root, @NotNull String folder) {
         return new DeliveryPlace(null, folder);
     }
 
+    /** A folder in it. */
+    DeliveryPlace child(String name) {
+        return new DeliveryPlace(root, folder.isEmpty() ? name : folder + "/" + name);
+    }
+
     boolean isOwn() {
         return root == null;
     }

@@ -105,6 +105,24 @@ public class Roots {
         return real;
     }
 
+    /**
+     * As {@link #resolve}, of a folder.
+     *
+     * @throws NoSuchFileException if it is not there, or a file
+     */
+    public Path resolveFolder(String root, String path) throws IOException {
+        Path real = resolve(root, path);
+        if (!Files.isDirectory(real)) {
+            throw new NoSuchFileException(path);
+        }
+        return real;
+    }
+
+    /** The path of a folder below its root without any link in it: it has one path, however it was come to. */
+    public String pathOfFolder(String root, String path) throws IOException {
+        return resolve(root, "").relativize(resolveFolder(root, path)).toString();
+    }
+
     /** The storage is nobody's to open or to deliver to, wherever it lies. */
     public boolean isOfStorage(Path real) {
         return real.startsWith(real(storage));

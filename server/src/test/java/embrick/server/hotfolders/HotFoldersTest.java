@@ -1,5 +1,6 @@
 package embrick.server.hotfolders;
 
+import static java.util.Objects.requireNonNull;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.hotfolders.HotFile.State;
@@ -8,6 +9,7 @@ import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
 import java.awt.Color;
+import java.io.File;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -171,12 +173,33 @@ class HotFoldersTest {
         assertThat(names(folder.resolve("done"))).hasSize(150);
     }
 
+    /** It is written to for as long as the other is not printed, so that its time never ends before. */
     @Test
     void oneThatSeemsBrokenAndIsGivenTimeHoldsUpNoOther() throws IOException {
-        drop("torn.jpg", TestPictures.cutShort(TestPictures.drawn("jpg", 500, 400)));
-        drop("kite.jpg", picture(120));
-        Await.answer(this::view, now -> now.path("counts").path("printed").asInt() == 1);
+        byte[] torn = TestPictures.cutShort(TestPictures.drawn("jpg", 500, 400));
+        try (var writer = Files.newOutputStream(folder.resolve("torn.jpg"))) {
+            writer.write(torn);
+            writer.flush();
+            Await.answer(() -> rows.open(UUID.fromString(id)), taken -> !taken.isEmpty());
+            drop("kite.jpg", picture(120));
+            JsonNode view = Await.answer(
+                    () -> {
+                        touch(folder.resolve("at work"));
+                        return view();
+                    },
+                    now -> now.path("counts").path("printed").asInt() == 1);
+            assertThat(view.path("counts").path("failed").asInt()).isZero();
+        }
         settled(1, 1);
+    }
+
+    /** As if somebody wrote to all that lies there. */
+    private static void touch(Path folder) {
+        for (File file : requireNonNull(folder.toFile().listFiles())) {
+            // One that has just been moved away is left.
+            boolean isThere = file.setLastModified(System.currentTimeMillis());
+            assertThat(isThere || !file.exists()).isTrue();
+        }
     }
 
     @Test

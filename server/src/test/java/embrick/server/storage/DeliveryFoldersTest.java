@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
@@ -92,9 +93,38 @@ class DeliveryFoldersTest {
         assertThat(lab).as("somebody else's").isDirectory();
     }
 
+    /** A start that is refused after its place was chosen has made nothing. */
+    @Test
+    void aJobsFolderIsMadeWithItsFirstDeliveryAndGoesWithItsLast() throws IOException {
+        DeliveryPlace ofJob = folders.ofJob(new DeliveryPlace("lab", ""), "Kite Days");
+        assertThat(folders.path(ofJob)).doesNotExist();
+        DeliveryPlace first = folders.make(ofJob, "prints");
+        DeliveryPlace second = folders.make(ofJob, "prints");
+        folders.discardEmpty(first);
+        assertThat(folders.path(ofJob)).isDirectory();
+        folders.discardEmpty(second);
+        assertThat(lab).isEmptyDirectory();
+    }
+
+    @Test
+    void anEmptyFolderThatEmbrickDidNotMakeStays() throws IOException {
+        Files.createDirectory(lab.resolve("theirs"));
+        folders.discardEmpty(folders.make(new DeliveryPlace("lab", "theirs"), "prints"));
+        assertThat(lab.resolve("theirs")).isEmptyDirectory();
+    }
+
+    @Test
+    void aFolderAboveAJobsThatIsGoneIsNotBegunAnew() throws IOException {
+        Files.createDirectory(lab.resolve("week"));
+        DeliveryPlace ofJob = folders.ofJob(new DeliveryPlace("lab", "week"), "Kite Days");
+        Files.delete(lab.resolve("week"));
+        assertThatThrownBy(() -> folders.make(ofJob, "prints")).isInstanceOf(NoSuchFileException.class);
+        assertThat(lab.resolve("week")).doesNotExist();
+    }
+
     @Test
     void aRootThatIsAwayOrUnknownIsTold() {
-        assertThatThrownBy(() -> folders.make(new DeliveryPlace("away", ""), "x"))
+        assertThatThrownBy(() -> folders.ofJob(new DeliveryPlace("away", ""), "x"))
                 .isInstanceOf(RootAwayException.class);
         assertThatThrownBy(() -> folders.make(new DeliveryPlace("unheard-of", ""), "x"))
                 .isInstanceOf(RootUnknownException.class);
