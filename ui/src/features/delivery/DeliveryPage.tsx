@@ -91,58 +91,56 @@ export function DeliveryPage() {
   return (
     <main className="shell-body delivery">
       <section className="card delivery-head" aria-label="Delivery">
-        <div>
-          <div className="delivery-title">
-            <h1>{listed(data.orders.map(({ ticketName }) => ticketName))}</h1>
-            {delivered.length > 1 && (
-              <Select
-                aria-label="Delivery"
-                value={shownId}
-                popupMatchSelectWidth={false}
-                onChange={(id) => void navigate(`/jobs/${jobId}/delivery/${id}`)}
-                options={delivered.map((run) => ({
-                  value: run.id,
-                  label: `${foldersOf(run)}, ${day(run.startedAt)} ${time(run.startedAt)}`,
-                }))}
-              />
-            )}
-          </div>
-          {data.orders.map((order) => (
-            <p className="place" key={order.id}>
-              {data.orders.length > 1 && <strong>{order.ticketName}</strong>}
-              <code>{order.place}</code>
-              <Button size="small" onClick={() => void copy(order.place)}>
-                Copy the folder’s path
-              </Button>
-              {lost.length === 0 && order.isForBooks && data.orders.length > 1 && (
-                <Button size="small" onClick={() => void download(`delivery.pdf?order=${order.id}`)}>
-                  PDF book
-                </Button>
-              )}
-            </p>
-          ))}
-          <p className="quiet">
-            {count(checked.length, 'checked file')} of {data.pieces.length} · {bytes(weight)} · begun {day(data.startedAt)}{' '}
-            {time(data.startedAt)}
-            {data.finishedAt && `, checked ${time(data.finishedAt)}`}
-          </p>
-        </div>
-        <span className="delivery-buttons">
-          {lost.length === 0 ? (
-            <Button type="primary" onClick={() => void download('delivery.zip')}>
-              Download all as ZIP
-            </Button>
-          ) : (
-            <Button href={`${base}/delivery.zip?of=PRESENT`}>ZIP of the {checked.length - lost.length} that are there</Button>
+        <div className="delivery-title">
+          <h1>{listed(data.orders.map(({ ticketName }) => ticketName))}</h1>
+          {delivered.length > 1 && (
+            <Select
+              aria-label="Delivery"
+              value={shownId}
+              popupMatchSelectWidth={false}
+              onChange={(id) => void navigate(`/jobs/${jobId}/delivery/${id}`)}
+              options={delivered.map((run) => ({
+                value: run.id,
+                label: `${foldersOf(run)}, ${day(run.startedAt)} ${time(run.startedAt)}`,
+              }))}
+            />
           )}
-          {lost.length === 0 && data.orders.length === 1 && data.isForBooks && <Button onClick={() => void download('delivery.pdf')}>PDF book</Button>}
-          <Button href={`${base}/contact-sheet.pdf`}>Contact sheet</Button>
-          <Button href={`${base}/certificate.json`}>Certificate</Button>
-          <Button href={`${base}/delivery.csv`}>List as CSV</Button>
-          <Button href={`${base}/delivery`} target="_blank">
-            List as JSON
-          </Button>
-        </span>
+          <span className="delivery-buttons">
+            {lost.length === 0 ? (
+              <Button type="primary" onClick={() => void download('delivery.zip')}>
+                Download all as ZIP
+              </Button>
+            ) : (
+              <Button href={`${base}/delivery.zip?of=PRESENT`}>ZIP of the {checked.length - lost.length} that are there</Button>
+            )}
+            {lost.length === 0 && data.orders.length === 1 && data.isForBooks && <Button onClick={() => void download('delivery.pdf')}>PDF book</Button>}
+            <Button href={`${base}/contact-sheet.pdf`}>Contact sheet</Button>
+            <Button href={`${base}/certificate.json`}>Certificate</Button>
+            <Button href={`${base}/delivery.csv`}>List as CSV</Button>
+            <Button href={`${base}/delivery`} target="_blank">
+              List as JSON
+            </Button>
+          </span>
+        </div>
+        {data.orders.map((order) => (
+          <p className="place" key={order.id}>
+            {data.orders.length > 1 && <strong>{order.ticketName}</strong>}
+            <code>{order.place}</code>
+            <Button size="small" onClick={() => void copy(order.place)}>
+              Copy the folder’s path
+            </Button>
+            {lost.length === 0 && order.isForBooks && data.orders.length > 1 && (
+              <Button size="small" onClick={() => void download(`delivery.pdf?order=${order.id}`)}>
+                PDF book
+              </Button>
+            )}
+          </p>
+        ))}
+        <p className="quiet">
+          {count(checked.length, 'checked file')} of {data.pieces.length} · {bytes(weight)} · begun {day(data.startedAt)}{' '}
+          {time(data.startedAt)}
+          {data.finishedAt && `, checked ${time(data.finishedAt)}`}
+        </p>
       </section>
       {lost.length > 0 && (
         <div className="delivery-lost" role="alert">
@@ -184,7 +182,7 @@ export function DeliveryPage() {
           {
             title: 'Piece',
             key: 'name',
-            width: 300,
+            width: 260,
             ellipsis: true,
             sorter: (a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }),
             render: (_, piece) =>
@@ -193,7 +191,7 @@ export function DeliveryPage() {
           {
             title: 'Made from',
             key: 'original',
-            width: 280,
+            width: 240,
             ellipsis: true,
             sorter: (a, b) => a.originalPath.localeCompare(b.originalPath, 'en', { numeric: true }),
             render: (_, piece) => (
@@ -224,12 +222,6 @@ export function DeliveryPage() {
             width: 120,
             render: (_, piece) => (piece.width > 0 ? pixels(piece.width, piece.height) : '—'),
           },
-          {
-            title: 'Again',
-            key: 'larger',
-            width: 80,
-            render: (_, piece) => piece.state === 'CHECKED' && piece.ppi > 0 && <Larger piece={piece} unit={unit} />,
-          },
           { title: 'ppi', dataIndex: 'ppi', key: 'ppi', width: 70 },
           { title: 'Copies', dataIndex: 'copies', key: 'copies', width: 75 },
           {
@@ -258,6 +250,12 @@ export function DeliveryPage() {
               ) : (
                 <Verdict level="POOR" text={piece.problem ?? piece.state.toLowerCase()} plain />
               ),
+          },
+          {
+            title: 'Again',
+            key: 'larger',
+            width: 80,
+            render: (_, piece) => piece.state === 'CHECKED' && piece.ppi > 0 && <Larger piece={piece} unit={unit} />,
           },
         ]}
       />

@@ -160,7 +160,7 @@ function LastFiles({ files, all }: { files: HotFile[]; all: number }) {
                 {file.reason && <span className="hot-reason"> {file.reason}</span>}
                 {file.runId && file.jobId && (
                   <>
-                    {' '}
+                    {file.reason ? ' ' : ': '}
                     <Link to={`/jobs/${file.jobId}/${file.fate === 'PRINTED' ? 'delivery' : 'run'}/${file.runId}`}>
                       {file.fate === 'PRINTED' ? 'its delivery' : 'its run'}
                     </Link>

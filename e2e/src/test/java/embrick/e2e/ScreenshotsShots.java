@@ -2,6 +2,7 @@ package embrick.e2e;
 
 import embrick.demo.FillDemoJob;
 import embrick.server.support.Api;
+import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -41,9 +42,6 @@ class ScreenshotsShots {
         browser.open(page + "/ticket");
         browser.find(".drawing image");
         shot("ticket");
-        browser.find(".phrase").click();
-        browser.find(".phrase-form");
-        shot("ticket-size");
         String sponsors =
                 api.get("/jobs/" + job + "/tickets").body().get(1).path("id").asString();
         browser.open(page + "/ticket/" + sponsors);
@@ -76,6 +74,7 @@ class ScreenshotsShots {
         shotEdges(job, page);
         shotColours(job, page);
         shotDesk(job, page);
+        shotHotFolder(job);
 
         browser.open(page + "/ticket/" + api.firstTicket(job).path("id").asString());
         browser.find(".drawing image");
@@ -166,6 +165,33 @@ class ScreenshotsShots {
         browser.button("Products").click();
         browser.see(".product", "can serve");
         shot("products");
+    }
+
+    private void shotHotFolder(String job) throws Exception {
+        Path counter = Files.createDirectories(RunningServer.get().root().resolve("Counter"));
+        for (String name : List.of("pier-download.jpg", "video-0412.png", "shot-list.jpg")) {
+            Files.copy(Path.of(System.getProperty("embrick.pictures"), name), counter.resolve(name));
+        }
+        String ticket = api.post(
+                        "/saved-tickets",
+                        Map.of(
+                                "name",
+                                "Prints at the counter",
+                                "document",
+                                api.firstTicket(job).path("document")))
+                .body()
+                .path("id")
+                .asString();
+        Map<String, Object> settings = Map.of(
+                "name", "Counter", "savedTicketId", ticket, "target", Map.of("kind", "DELIVERIES"), "isOn", true);
+        api.post("/hot-folders", Map.of("root", RunningServer.ROOT, "path", "Counter", "settings", settings));
+        Await.answer(
+                () -> api.get("/hot-folders").body().path(0).path("counts"),
+                counts -> counts.path("printed").asInt() == 2
+                        && counts.path("failed").asInt() == 1);
+        browser.open(address + "/hot-folders");
+        browser.see(".hot-folder", "Leave it out of the folder");
+        shot("hot-folders");
     }
 
     /** Waits for pictures and motion to settle, then takes one. */
