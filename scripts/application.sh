@@ -75,7 +75,7 @@ port_is_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; }
 
 start_all() {
   hold_home
-  start_postgres
+  start_database
   EMBRICK_STORAGE=$(storage_folder)
   export EMBRICK_STORAGE
   if running supervisor >/dev/null; then
@@ -94,10 +94,11 @@ start_all() {
   share_memory
   allow_folders
   keep_log
+  log_into application
   rm -f "$HOME_DIR/application.ready"
   # shellcheck disable=SC2086
   EMBRICK_PORT=$PORT EMBRICK_READY_FILE=$HOME_DIR/application.ready setsid nohup bash "$ROOT/scripts/supervise.sh" \
-    "$HOME_DIR" "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) -cp "$(release_class_path)" \
+    "$HOME_DIR" application "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) -cp "$(release_class_path)" \
     $APP_MAIN --embrick.practice=true \
     >>"$APP_LOG" 2>&1 </dev/null 9>&- &
   note_process supervisor $!
@@ -115,6 +116,12 @@ await_ready() {
   fail "the application is not ready after two minutes; see $APP_LOG"
 }
 
+# log_into NAME: what a process says goes to a file of its own, which is parted by size and goes on after a restart; only its
+# errors, and what it says before it can write there, go where this command's own words go.
+log_into() {
+  export EMBRICK_LOG=$HOME_DIR/logs/$1.log LOGGING_THRESHOLD_CONSOLE=ERROR
+}
+
 # The last three logs are kept.
 keep_log() {
   [ -s "$APP_LOG" ] || return 0
@@ -128,6 +135,8 @@ aot_option() { echo "-XX:AOTCache=$RELEASE/application.aot"; }
 
 make_class_cache() {
   [ ! -f "$RELEASE/application.aot" ] || return 0
+  # On somebody's own server no database is made for it.
+  [ -z "${EMBRICK_DATABASE:-}" ] || return 0
   rehearse >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
   note_process rehearsal $! || true
 }
@@ -140,7 +149,7 @@ rehearse() {
   with_database dropdb --if-exists --force "$database"
   with_database createdb "$database" || return
   # shellcheck disable=SC2086
-  EMBRICK_DB_URL=${EMBRICK_DB_URL%/*}/$database EMBRICK_STORAGE=$storage EMBRICK_READY_FILE='' nice -n 19 \
+  EMBRICK_DB_URL=${EMBRICK_DB_URL%/*}/$database EMBRICK_STORAGE=$storage EMBRICK_READY_FILE='' EMBRICK_LOG='' LOGGING_THRESHOLD_CONSOLE= nice -n 19 \
     "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS -XX:AOTCacheOutput="$RELEASE/making.aot" \
     -cp "$(release_class_path)" $APP_MAIN --server.port=0 --embrick.rehearsal=true &
   java=$!
@@ -149,18 +158,42 @@ rehearse() {
   rm -rf "$storage"
 }
 
-# A process that makes pieces and nothing else: no port, no pages.
+# What a worker is asked for: --database, --storage, --memory, --name. Without a database it works for the application of this
+# home; with one, on any machine, for whichever application has that database and the same storage.
+worker_options() {
+  WORKER_NAME=worker-$$
+  while [ $# -gt 0 ]; do
+    [ $# -gt 1 ] || fail "worker: $1 needs a value."
+    case "$1" in
+      --database) export EMBRICK_DATABASE=$2 ;;
+      --storage) export EMBRICK_STORAGE=$2 ;;
+      --memory) export EMBRICK_MEMORY=$2 ;;
+      --name) WORKER_NAME=worker-$2 ;;
+      *) fail "worker: $1 is not known; expected --database, --storage, --memory or --name." ;;
+    esac
+    shift 2
+  done
+  case "$WORKER_NAME" in *[!A-Za-z0-9._-]*) fail "worker: a name has letters, digits, points, dashes and no others." ;; esac
+  if [ -n "${EMBRICK_DATABASE:-}" ] && [ ! -d "${EMBRICK_STORAGE:-}" ]; then
+    fail "worker: --storage: expected the application's storage folder as this machine has it, got \"${EMBRICK_STORAGE:-}\"."
+  fi
+}
+
+# A process that makes pieces and nothing else: no port, no pages. It is kept running until this command is ended.
 run_worker() {
   hold_home
-  start_postgres
+  ! running "$WORKER_NAME" >/dev/null || fail "$WORKER_NAME is at work already: give this one another name."
+  start_database
   release
   EMBRICK_STORAGE=$(storage_folder)
   export EMBRICK_STORAGE
   share_memory
   allow_folders
-  say "a worker is at work until it is ended"
+  log_into "$WORKER_NAME"
+  say "$WORKER_NAME is at work until it is ended"
   # shellcheck disable=SC2086
-  EMBRICK_PROCESS="worker-$(hostname)-$$" exec "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) \
+  EMBRICK_PROCESS="$WORKER_NAME@$(hostname)" EMBRICK_READY_FILE=$HOME_DIR/$WORKER_NAME.ready exec bash "$ROOT/scripts/supervise.sh" \
+    "$HOME_DIR" "$WORKER_NAME" "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS $(aot_option) \
     -cp "$(release_class_path)" $APP_MAIN --spring.main.web-application-type=none --embrick.practice=true 9>&-
 }
 
@@ -174,7 +207,7 @@ stop_all() {
   forget_process supervisor
   forget_process application
   forget_process rehearsal
-  stop_postgres
+  [ -n "${EMBRICK_DATABASE:-}" ] || stop_postgres
   say "stopped"
 }
 
@@ -217,10 +250,11 @@ run_shots() {
 }
 
 # Of a storage folder only what Embrick makes in it: it may have been chosen by hand and hold other things.
-STORAGE_FOLDERS="originals previews making deliveries incoming profiles decoding"
+STORAGE_FOLDERS="originals previews making deliveries incoming profiles marks backgrounds decoding"
 
 reset_all() {
   local storage folder answer
+  [ -z "${EMBRICK_DATABASE:-}" ] || fail "a database of your own server is not deleted by this: drop it there."
   storage=$(storage_folder)
   say "this deletes the database in $PG_DATA"
   say "and in $storage all originals, deliveries and profiles: $STORAGE_FOLDERS"
@@ -228,6 +262,7 @@ reset_all() {
   [ "${answer:-}" = yes ] || fail "nothing was deleted"
   stop_all
   rm -rf "$PG_DATA" "$PG_SETTINGS"
+  rm -f "${storage:?}/.embrick-storage"
   for folder in $STORAGE_FOLDERS; do rm -rf "${storage:?}/$folder"; done
   rmdir "$storage" 2>/dev/null || true
   rm -f "$HOME_DIR/storage.path"

@@ -1,12 +1,14 @@
 # Debian packages that are needed, and how they get here.
-RUN_PACKAGES="postgresql libturbojpeg0 liblcms2-2 libheif1 libtiff6 libwebp7 libdeflate0 zlib1g"
+WORKER_PACKAGES="libturbojpeg0 liblcms2-2 libheif1 libtiff6 libwebp7 libdeflate0 zlib1g"
+RUN_PACKAGES="postgresql $WORKER_PACKAGES"
 TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils netpbm libjpeg-turbo-progs libtiff-tools libheif-examples poppler-utils qpdf colord-data icc-profiles-free plasma-workspace-wallpapers ukui-wallpapers"
 BENCH_PACKAGES="$RUN_PACKAGES python3-pil python3-skimage libheif-examples plasma-workspace-wallpapers ukui-wallpapers"
 
-# need_packages run|test|bench: installs what is missing, or says what is.
+# need_packages worker|run|test|bench: installs what is missing, or says what is.
 need_packages() {
   local wanted missing="" package
   case "$1" in
+    worker) wanted=$WORKER_PACKAGES ;;
     run) wanted=$RUN_PACKAGES ;;
     test) wanted=$TEST_PACKAGES ;;
     bench) wanted=$BENCH_PACKAGES ;;

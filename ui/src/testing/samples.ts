@@ -137,6 +137,7 @@ export const run = (changed: Partial<Schemas['RunView']> = {}): Schemas['RunView
   orders: [
     { id: 'order', ticketId: 'ticket', ticketName: 'Prints 8 × 10', folder: changed.folder ?? 'Kite days/prints-8x10' },
   ],
+  putFirst: false,
   state: 'FINISHED',
   startedAt: '2026-11-20T10:00:00Z',
   finishedAt: '2026-11-20T10:05:00Z',

@@ -19,6 +19,9 @@ export function Page() {
         <span className="top-gap" />
         <Arriving />
         {jobId && <RunningNow jobId={jobId} />}
+        <Link to="/workers">
+          <Button tabIndex={-1}>Workers</Button>
+        </Link>
         <Link to="/hot-folders">
           <Button tabIndex={-1}>Hot folders</Button>
         </Link>

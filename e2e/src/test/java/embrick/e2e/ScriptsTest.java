@@ -117,7 +117,7 @@ class ScriptsTest {
 
     private Begun supervised(String command) throws IOException {
         return begin(
-                "setsid bash scripts/supervise.sh \"$HOME_DIR\" " + command
+                "setsid bash scripts/supervise.sh \"$HOME_DIR\" application " + command
                         + " & note_process supervisor $!; wait || true",
                 Map.of());
     }

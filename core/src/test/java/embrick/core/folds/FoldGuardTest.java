@@ -41,6 +41,9 @@ class FoldGuardTest {
     /** Original pixels to one that is looked at. */
     private static final int STEP = 4;
 
+    /** Framings tried; {@code -Dembrick.framings=40} for more. */
+    private static final int TRIALS = Integer.getInteger("embrick.framings", 16);
+
     private interface Tone {
         double at(double x, double y);
     }
@@ -192,7 +195,7 @@ class FoldGuardTest {
     void theOfferedMoveClearsAndIsNoLargerThanItMustBe() {
         Random random = new Random(11);
         int offered = 0;
-        for (int trial = 0; trial < 40; trial++) {
+        for (int trial = 0; trial < TRIALS; trial++) {
             Framing framing = Framing.centred()
                     .withTightness(1.15)
                     .withTilt(trial % 3 == 0 ? 4 : 0)
@@ -217,7 +220,7 @@ class FoldGuardTest {
                 offered++;
             }
         }
-        assertThat(offered).isGreaterThan(15);
+        assertThat(offered).isGreaterThan(TRIALS / 3);
     }
 
     /** Bars 12 px wide and 32 apart on both sides: a fold has to be 33 px away from each. */
@@ -229,7 +232,7 @@ class FoldGuardTest {
         assertThat(guard(fence, Framing.centred(), 4).offer()).isPresent();
     }
 
-    /** Clouds, sand and soft hills under 50 framings: what is said there is a false alarm. */
+    /** Clouds, sand and soft hills under many framings: what is said there is a false alarm. */
     @Test
     void falseAlarmsOnSoftPicturesAreRare() {
         Random random = new Random(3);
@@ -244,13 +247,13 @@ class FoldGuardTest {
                 }
                 return Math.clamp(tone, 0, 1);
             });
-            for (int trial = 0; trial < 10; trial++) {
+            for (int trial = 0; trial < TRIALS / 4; trial++) {
                 Framing framing = Framing.centred()
                         .withTightness(1 + random.nextDouble() * 0.4)
                         .withTilt(random.nextDouble() * 4 - 2);
                 alarms += look(soft, framing, 10).figure() > 0 ? 1 : 0;
             }
         }
-        assertThat(alarms).isLessThanOrEqualTo(2);
+        assertThat(alarms).isLessThanOrEqualTo(TRIALS / 16);
     }
 }

@@ -43,7 +43,7 @@ public final class Photographs {
         return "all".equals(System.getProperty("embrick.photographs"))
                 ? files
                 : IntStream.range(0, files.size())
-                        .filter(i -> i % 3 == 0 || isWithLines(files.get(i)))
+                        .filter(i -> i % 6 == 0 || isWithLines(files.get(i)))
                         .mapToObj(files::get)
                         .toList();
     }

@@ -9,6 +9,8 @@ import embrick.server.runs.Attempts.Attempt;
 import embrick.server.runs.Piece.State;
 import embrick.server.storage.DeliveryFolders;
 import embrick.server.storage.RootUnknownException;
+import embrick.server.workers.ProcessEnds;
+import embrick.server.workers.ProcessId;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Optional;

@@ -10,6 +10,7 @@ import embrick.server.storage.Fingerprint;
 import embrick.server.storage.OriginalLostException;
 import embrick.server.storage.RootAwayException;
 import embrick.server.storage.RootUnknownException;
+import embrick.server.workers.LiveProgress;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;

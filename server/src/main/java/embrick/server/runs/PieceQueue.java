@@ -3,6 +3,8 @@ package embrick.server.runs;
 import static java.time.ZoneOffset.UTC;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
+import embrick.server.Locks;
+import embrick.server.storage.Storage;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.UUID;
@@ -16,27 +18,47 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
  * The queue: a row for each piece that waits, holding only its id. See {@link PieceTask} for what takes from it.
  *
  * <p>Pieces are due since the beginning of time, so that no clock that is set back keeps them waiting. Priority falls with a
- * piece's place in its run, so that the first pieces of a small run come before the later ones of a large one: all runs
- * advance together, whoever came first.
+ * piece's turn in its run, so that all runs advance together, and a run that begins does so where the others are: each gets
+ * the same share of the workers, and none waits for ever (start-time fair queueing, Goyal, Vin and Cheng 1996, each piece
+ * counted as one). Runs that somebody has put first have the positive numbers for themselves.
  */
 @Component
 class PieceQueue {
+    private static final String ORDER = Storage.digestOfText("the order of the queue");
+
     private final JdbcClient database;
+    private final Locks locks;
     private final ObjectProvider<Scheduler> scheduler;
 
-    PieceQueue(JdbcClient database, ObjectProvider<Scheduler> scheduler) {
+    PieceQueue(JdbcClient database, Locks locks, ObjectProvider<Scheduler> scheduler) {
         this.database = database;
+        this.locks = locks;
         this.scheduler = scheduler;
     }
 
     /** Puts a run's waiting pieces into the queue, inside the caller's transaction; those that are in it stay. */
     void schedule(UUID runId) {
+        locks.hold(ORDER);
+        bringForward();
         database.sql("""
                         insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version, priority)
-                        select 'piece', cast(id as text), timestamptz 'epoch', false, 1, greatest(-position, -32768)
-                        from piece where run_id = :run and state = 'WAITING'
+                        select 'piece', cast(p.id as text), timestamptz 'epoch', false, 1,
+                          case when r.put_first then greatest(32768 - row_number() over turns, 1)
+                               else greatest(1 - row_number() over turns, -32768) end
+                        from piece p join run r on r.id = p.run_id
+                        where p.run_id = :run and p.state = 'WAITING'
+                        window turns as (order by p.position)
                         on conflict do nothing""").param("run", runId).update();
         wakeAfterCommit();
+    }
+
+    /** The turn that is next becomes number 0 again: who begins now begins with it, and numbers never run out. */
+    private void bringForward() {
+        database.sql("""
+                        update scheduled_tasks t set priority = least(0, t.priority - next.turn)
+                        from (select max(priority) as turn from scheduled_tasks
+                              where task_name = 'piece' and not picked and priority <= 0 and execution_time <= now()) next
+                        where t.task_name = 'piece' and not t.picked and t.priority <= 0 and next.turn < 0""").update();
     }
 
     /** Takes a run's pieces out of the queue that nobody has begun. */
@@ -72,7 +94,7 @@ class PieceQueue {
     int scheduleLost() {
         int lost = database.sql("""
                         insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version, priority)
-                        select 'piece', cast(p.id as text), timestamptz 'epoch', false, 1, greatest(-p.position, -32768)
+                        select 'piece', cast(p.id as text), timestamptz 'epoch', false, 1, case when r.put_first then 1 else 0 end
                         from piece p join run r on r.id = p.run_id
                         where r.finished_at is null and not r.stopped and r.pause_code is null
                           and p.state in ('WAITING', 'MAKING')

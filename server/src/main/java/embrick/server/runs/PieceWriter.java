@@ -18,6 +18,7 @@ import embrick.server.storage.Fingerprint;
 import embrick.server.storage.OriginalFiles;
 import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
+import embrick.server.workers.LiveProgress;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -26,6 +26,7 @@ public class Run {
     private String requestDigest;
 
     private boolean stopped;
+    private boolean putFirst;
 
     @Column(columnDefinition = "text")
     private String pauseCode;
@@ -83,6 +84,11 @@ public class Run {
         endPause();
     }
 
+    /** Whether its pieces come before those of runs that nobody has put first. */
+    void putFirst(boolean first) {
+        this.putFirst = first;
+    }
+
     private void endPause() {
         this.pauseCode = null;
         this.pauseText = null;
@@ -99,6 +105,10 @@ public class Run {
 
     public boolean isStopped() {
         return stopped;
+    }
+
+    boolean isPutFirst() {
+        return putFirst;
     }
 
     Optional<Problem> pause() {

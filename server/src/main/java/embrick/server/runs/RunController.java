@@ -104,6 +104,12 @@ class RunController {
         return views.runs(runs.of(jobId));
     }
 
+    /** Runs of all jobs that are not finished, as their pieces take turns: those put first, then in the order they began. */
+    @GetMapping("/runs")
+    List<RunView> listOpenRuns() {
+        return views.runs(runs.open());
+    }
+
     @GetMapping("/runs/{id}")
     WholeRun getRun(@PathVariable UUID id) {
         return new WholeRun(views.run(runs.get(id)), views.pieces(id));
@@ -113,6 +119,18 @@ class RunController {
     @PostMapping("/runs/{id}/stop")
     RunView stopRun(@PathVariable UUID id) {
         return views.run(runs.stop(id));
+    }
+
+    /** Its pieces come before all that wait, until they are made or it is put back. */
+    @PostMapping("/runs/{id}/put-first")
+    RunView putRunFirst(@PathVariable UUID id) {
+        return views.run(runs.putFirst(id, true));
+    }
+
+    /** Back among the others, each of which gets the same share of the workers. */
+    @PostMapping("/runs/{id}/put-back")
+    RunView putRunBack(@PathVariable UUID id) {
+        return views.run(runs.putFirst(id, false));
     }
 
     @PostMapping("/runs/{id}/resume")

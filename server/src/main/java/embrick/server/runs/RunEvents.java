@@ -3,12 +3,15 @@ package embrick.server.runs;
 import embrick.server.runs.RunViews.PieceView;
 import embrick.server.runs.RunViews.RunView;
 import embrick.server.runs.RunViews.WholeRun;
+import embrick.server.workers.LiveProgress.Making;
+import embrick.server.workers.MakingNow;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -38,16 +41,16 @@ class RunEvents {
 
     private final RunService runs;
     private final RunViews views;
-    private final LiveProgress progress;
+    private final MakingNow makingNow;
     private final PieceRepository pieces;
     private final JsonMapper json;
     private final Map<UUID, Watch> watches = new ConcurrentHashMap<>();
 
-    RunEvents(RunService runs, RunViews views, LiveProgress progress, PieceRepository pieces, JsonMapper json) {
+    RunEvents(RunService runs, RunViews views, MakingNow makingNow, PieceRepository pieces, JsonMapper json) {
         this.json = json;
         this.runs = runs;
         this.views = views;
-        this.progress = progress;
+        this.makingNow = makingNow;
         this.pieces = pieces;
     }
 
@@ -156,13 +159,14 @@ class RunEvents {
     private List<PieceView> changed(Watch watch, UUID runId) {
         Map<UUID, PieceRow> rows = new HashMap<>();
         pieces.rowsChanged(runId, watch.since).forEach(row -> rows.put(row.id(), row));
-        progress.piecesOf(runId).stream()
+        Map<UUID, Making> making = makingNow.of(runId);
+        making.keySet().stream()
                 .filter(id -> !rows.containsKey(id))
                 .forEach(id -> pieces.row(id).ifPresent(row -> rows.put(id, row)));
         List<PieceView> changed = new ArrayList<>();
         rows.values().stream()
                 .sorted(Comparator.comparingInt(PieceRow::position))
-                .map(views::piece)
+                .map(row -> views.piece(row, Optional.ofNullable(making.get(row.id()))))
                 .filter(piece -> !piece.equals(watch.toldPieces.put(piece.id(), piece)))
                 .forEach(changed::add);
         return changed;

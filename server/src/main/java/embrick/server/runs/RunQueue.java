@@ -26,6 +26,12 @@ class RunQueue {
         return finishIfDone(runId);
     }
 
+    /** Gives the waiting pieces of a run their places anew. */
+    void order(UUID runId) {
+        queue.unschedule(runId);
+        queue.schedule(runId);
+    }
+
     /** Stops what waits; what is being made sees for itself that its run was stopped. */
     Run withdraw(UUID runId) {
         pieces.stopWaiting(runId, clock.instant());

@@ -15,6 +15,9 @@ interface RunRepository extends JpaRepository<Run, UUID> {
 
     Optional<Run> findByJobIdAndIdempotencyKey(UUID jobId, String key);
 
+    @Query("select r from Run r where r.finishedAt is null and not r.stopped order by r.putFirst desc, r.startedAt")
+    List<Run> open();
+
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select r from Run r where r.id = :id")
     Optional<Run> lock(UUID id);

@@ -60,6 +60,12 @@ public class RunService {
         return runs.findByJobIdOrderByStartedAtDesc(jobId);
     }
 
+    /** Of all jobs, those that go on or are held up. */
+    @Transactional(readOnly = true)
+    public List<Run> open() {
+        return runs.open();
+    }
+
     /** Stops a run: what waits is taken out of the queue at once, what is being made ends after its strip. */
     @Transactional
     public Run stop(UUID id) {
@@ -69,6 +75,18 @@ public class RunService {
             runs.saveAndFlush(run);
         }
         return queue.withdraw(id);
+    }
+
+    /** Puts a run before the others, or back among them. */
+    @Transactional
+    public Run putFirst(UUID id, boolean first) {
+        Run run = lock(id);
+        if (run.isPutFirst() != first) {
+            run.putFirst(first);
+            runs.saveAndFlush(run);
+            queue.order(id);
+        }
+        return run;
     }
 
     /** Goes on with what was stopped or held up, by the plans that were ordered. */

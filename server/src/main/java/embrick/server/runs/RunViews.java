@@ -3,6 +3,8 @@ package embrick.server.runs;
 import embrick.core.problem.Problem;
 import embrick.server.documents.StoredJson;
 import embrick.server.runs.Piece.State;
+import embrick.server.workers.LiveProgress.Making;
+import embrick.server.workers.MakingNow;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.time.Clock;
@@ -12,6 +14,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -23,14 +26,14 @@ class RunViews {
 
     private final PieceRepository pieces;
     private final RunOrderRepository orders;
-    private final LiveProgress progress;
+    private final MakingNow makingNow;
     private final StoredJson json;
     private final Clock clock;
 
-    RunViews(PieceRepository pieces, RunOrderRepository orders, LiveProgress progress, StoredJson json, Clock clock) {
+    RunViews(PieceRepository pieces, RunOrderRepository orders, MakingNow makingNow, StoredJson json, Clock clock) {
         this.pieces = pieces;
         this.orders = orders;
-        this.progress = progress;
+        this.makingNow = makingNow;
         this.json = json;
         this.clock = clock;
     }
@@ -67,6 +70,10 @@ class RunViews {
 
             @NotNull List<OrderView> orders,
             @NotNull RunState state,
+
+            @Schema(description = "Whether its pieces come before those of other runs")
+            boolean putFirst,
+
             @NotNull Instant startedAt,
             @Schema(nullable = true) Instant finishedAt,
             @Schema(nullable = true) Problem pause,
@@ -152,6 +159,7 @@ class RunViews {
                 ordered.getFirst().folder(),
                 ordered,
                 state,
+                run.isPutFirst(),
                 run.startedAt(),
                 run.finishedAt().orElse(null),
                 run.pause().orElse(null),
@@ -180,11 +188,15 @@ class RunViews {
     }
 
     List<PieceView> pieces(UUID runId) {
-        return pieces.rows(runId).stream().map(this::piece).toList();
+        Map<UUID, Making> making = makingNow.of(runId);
+        return pieces.rows(runId).stream()
+                .map(piece -> piece(piece, Optional.ofNullable(making.get(piece.id()))))
+                .toList();
     }
 
-    PieceView piece(PieceRow piece) {
-        LiveProgress.Making making = progress.of(piece.id()).orElse(null);
+    /** @param at how far it is, while it is being made */
+    PieceView piece(PieceRow piece, Optional<Making> at) {
+        Making making = at.orElse(null);
         return new PieceView(
                 piece.id(),
                 piece.orderId(),

@@ -4,6 +4,8 @@ import com.github.kagkarlsson.scheduler.Scheduler;
 import embrick.server.runs.Piece.State;
 import embrick.server.runs.PieceFiles.Temporary;
 import embrick.server.storage.Storage;
+import embrick.server.workers.ProcessEnds;
+import embrick.server.workers.ProcessId;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;

@@ -89,6 +89,11 @@ public class Storage {
         return root.resolve("originals").resolve(digest.substring(0, 2)).resolve(digest);
     }
 
+    /** The file that tells which storage this is. */
+    public Path identity() {
+        return root.resolve(".embrick-storage");
+    }
+
     Path incoming() {
         return root.resolve("incoming");
     }

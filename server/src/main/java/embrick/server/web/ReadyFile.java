@@ -9,7 +9,7 @@ import org.springframework.boot.web.server.servlet.context.ServletWebServerAppli
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** Tells the start command that this very process answers, in a file: whoever else has the port cannot. */
+/** Tells the command that started it that this very process is ready, in a file: whoever else has the port cannot. */
 @Component
 class ReadyFile {
     private final String file;
@@ -20,8 +20,12 @@ class ReadyFile {
 
     @EventListener
     void ready(ApplicationReadyEvent event) throws IOException {
-        if (!file.isEmpty() && event.getApplicationContext() instanceof ServletWebServerApplicationContext web) {
-            Files.writeString(Path.of(file), Integer.toString(web.getWebServer().getPort()));
+        if (!file.isEmpty()) {
+            Files.writeString(
+                    Path.of(file),
+                    event.getApplicationContext() instanceof ServletWebServerApplicationContext web
+                            ? Integer.toString(web.getWebServer().getPort())
+                            : "at work");
         }
     }
 }

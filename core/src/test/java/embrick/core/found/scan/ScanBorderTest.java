@@ -29,7 +29,7 @@ class ScanBorderTest {
 
     @Test
     void findsSidesAndTilts() {
-        int scans = Integer.getInteger("embrick.scans", 40);
+        int scans = Integer.getInteger("embrick.scans", 14);
         List<String> wrong = new ArrayList<>();
         long right = IntStream.range(0, scans)
                 .parallel()
@@ -81,7 +81,7 @@ class ScanBorderTest {
     @ParameterizedTest
     @ValueSource(ints = {0, 1, 2, 3})
     void isNotSureOfASkyAsPaleAsTheBed(int ground) {
-        for (int seed = 0; seed < 6; seed++) {
+        for (int seed = 0; seed < 2; seed++) {
             Rectangle where = DrawnScan.somewhere(DrawnScan.random(seed + 1000), WIDTH, HEIGHT);
             float[] bed = DrawnScan.grounds().get(ground);
             double off = seed % 2 * 0.004;

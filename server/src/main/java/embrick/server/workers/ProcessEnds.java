@@ -1,4 +1,4 @@
-package embrick.server.runs;
+package embrick.server.workers;
 
 import java.time.Clock;
 import java.time.Duration;
@@ -16,9 +16,9 @@ import org.springframework.stereotype.Component;
  * it says. A crash may be a picture's doing; a kill, a power cut or a restart is not.
  */
 @Component
-class ProcessEnds {
+public class ProcessEnds {
     /** So much blame sets a piece aside: three crashes, or twelve ends of other kinds. */
-    static final int MOST_BLAME = 12;
+    public static final int MOST_BLAME = 12;
 
     private static final int OF_A_CRASH = 4;
     private static final int OF_ANOTHER_END = 1;
@@ -35,14 +35,14 @@ class ProcessEnds {
     private final Clock clock;
     private final String endedWith;
 
-    ProcessEnds(JdbcClient database, Clock clock, @Value("${EMBRICK_ENDED_WITH:}") String endedWith) {
+    public ProcessEnds(JdbcClient database, Clock clock, @Value("${EMBRICK_ENDED_WITH:}") String endedWith) {
         this.database = database;
         this.clock = clock;
         this.endedWith = endedWith;
     }
 
     /** Notes that a process has begun, and how the former one of its name ended. */
-    void begin(UUID process, String name) {
+    public void begin(UUID process, String name) {
         OffsetDateTime now = OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC);
         database.sql("delete from work_process where ended and began_at < :old")
                 .param("old", now.minus(KEPT))
@@ -63,7 +63,7 @@ class ProcessEnds {
     }
 
     /** How much a piece is blamed for the end of a process that was at it. */
-    int blameFor(UUID process) {
+    public int blameFor(UUID process) {
         Optional<Optional<Integer>> end = database.sql("select ended_with from work_process where id = :id")
                 .param("id", process)
                 .query((row, _) -> Optional.ofNullable(row.getObject("ended_with", Integer.class)))

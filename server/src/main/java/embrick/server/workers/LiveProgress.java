@@ -1,29 +1,27 @@
-package embrick.server.runs;
+package embrick.server.workers;
 
-import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 
-/** What this process is making right now, for the page; lost with the process, and no harm done. */
+/** What this process is making right now, for pages; lost with the process, and no harm done. */
 @Component
-class LiveProgress {
+public class LiveProgress {
     /** How often a piece asks whether its run was stopped. */
     private static final long LOOK_NANOS = 300_000_000L;
 
     /** A piece under way. */
-    record Making(UUID runId, int strip, int strips, boolean checking, long lookedAtNanos) {}
+    public record Making(UUID runId, int strip, int strips, boolean checking, long lookedAtNanos) {}
 
     private final Map<UUID, Making> making = new ConcurrentHashMap<>();
 
-    void began(UUID pieceId, UUID runId) {
+    public void began(UUID pieceId, UUID runId) {
         making.put(pieceId, new Making(runId, 0, 0, false, System.nanoTime()));
     }
 
     /** Notes a strip; true when it is time to see whether the run was stopped. */
-    boolean strip(UUID pieceId, int done, int all) {
+    public boolean strip(UUID pieceId, int done, int all) {
         long now = System.nanoTime();
         Making before = making.get(pieceId);
         if (before == null) {
@@ -34,24 +32,17 @@ class LiveProgress {
         return due;
     }
 
-    void checking(UUID pieceId) {
+    public void checking(UUID pieceId) {
         making.computeIfPresent(
                 pieceId, (_, at) -> new Making(at.runId(), at.strip(), at.strips(), true, at.lookedAtNanos()));
     }
 
-    void ended(UUID pieceId) {
+    public void ended(UUID pieceId) {
         making.remove(pieceId);
     }
 
-    /** The pieces of a run that this process is at. */
-    List<UUID> piecesOf(UUID runId) {
-        return making.entrySet().stream()
-                .filter(one -> one.getValue().runId().equals(runId))
-                .map(Map.Entry::getKey)
-                .toList();
-    }
-
-    Optional<Making> of(UUID pieceId) {
-        return Optional.ofNullable(making.get(pieceId));
+    /** Every piece that this process is at. */
+    public Map<UUID, Making> all() {
+        return Map.copyOf(making);
     }
 }

@@ -1,14 +1,14 @@
-package embrick.server.runs;
+package embrick.server.workers;
 
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 
 /** Tells this process from all others, also from the one before it on the same machine. */
 @Component
-class ProcessId {
+public class ProcessId {
     private final UUID id = UUID.randomUUID();
 
-    UUID get() {
+    public UUID get() {
         return id;
     }
 }

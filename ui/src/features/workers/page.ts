@@ -1,0 +1,1 @@
+export { WorkersPage as Component } from './WorkersPage';
