@@ -53,7 +53,7 @@ const stateWords: Record<Worker['state'], string> = {
 
 function OneWorker({ worker }: { worker: Worker }) {
   const { id, name, machine, number, hasPages, state, threads, memoryBytes, lastHour, making } = worker;
-  const title = hasPages ? 'The application itself' : name;
+  const title = hasPages ? 'The application itself' : name.replace(`@${machine}`, '');
   return (
     <section className={`card worker worker-${state.toLowerCase()}`} aria-label={title}>
       <header>

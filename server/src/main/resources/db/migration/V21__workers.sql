@@ -32,3 +32,12 @@ alter table run add column put_first boolean not null default false;
 
 -- How many pieces a worker made lately.
 create index piece_made_by on piece (made_by, changed_at) where state = 'CHECKED';
+
+-- What each process has spent on the stages of its pieces since it began; like the above, of no worth after a crash.
+create unlogged table work_stage (
+    process_id uuid             not null references work_process on delete cascade,
+    stage      text             not null,
+    times      bigint           not null,
+    seconds    double precision not null,
+    primary key (process_id, stage)
+);

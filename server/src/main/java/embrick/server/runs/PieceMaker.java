@@ -11,6 +11,7 @@ import embrick.server.storage.OriginalLostException;
 import embrick.server.storage.RootAwayException;
 import embrick.server.storage.RootUnknownException;
 import embrick.server.workers.LiveProgress;
+import embrick.server.workers.StageTimes;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -44,6 +45,7 @@ class PieceMaker {
     private final DeliveryFolders folders;
     private final Pauses pauses;
     private final LiveProgress progress;
+    private final StageTimes times;
 
     PieceMaker(
             Attempts attempts,
@@ -51,13 +53,15 @@ class PieceMaker {
             PieceFiles files,
             DeliveryFolders folders,
             Pauses pauses,
-            LiveProgress progress) {
+            LiveProgress progress,
+            StageTimes times) {
         this.attempts = attempts;
         this.writer = writer;
         this.files = files;
         this.folders = folders;
         this.pauses = pauses;
         this.progress = progress;
+        this.times = times;
     }
 
     /**
@@ -119,9 +123,11 @@ class PieceMaker {
         if (!isPublished) {
             Path temporary = files.temporary(attempt.pieceId(), attempt.number());
             Fingerprint fingerprint = writer.write(attempt, temporary);
+            long written = System.nanoTime();
             folders.require(attempt.place());
             files.makeSubfolders(attempt.folder(), attempt.target());
             files.publish(temporary, attempt.target());
+            times.add(StageTimes.Stage.PUBLISH, System.nanoTime() - written);
             discard(attempt);
             files.note(attempt.target(), fingerprint);
         }

@@ -19,6 +19,8 @@ import embrick.server.storage.OriginalFiles;
 import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import embrick.server.workers.LiveProgress;
+import embrick.server.workers.StageTimes;
+import embrick.server.workers.StageTimes.Stage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -37,6 +39,7 @@ class PieceWriter {
     private final OriginalFiles originals;
     private final Pictures pictures;
     private final LiveProgress progress;
+    private final StageTimes times;
     private final Backgrounds backgrounds;
 
     PieceWriter(
@@ -48,6 +51,7 @@ class PieceWriter {
             OriginalFiles originals,
             Pictures pictures,
             LiveProgress progress,
+            StageTimes times,
             Backgrounds backgrounds) {
         this.backgrounds = backgrounds;
         this.attempts = attempts;
@@ -58,6 +62,7 @@ class PieceWriter {
         this.originals = originals;
         this.pictures = pictures;
         this.progress = progress;
+        this.times = times;
     }
 
     /** The run was stopped while the piece was being made. */
@@ -80,11 +85,13 @@ class PieceWriter {
         Optional<Halo> halo = !attempt.original().isPrintedDamaged() && retagging.suits(original, attempt.plan())
                 ? retag(attempt, original, temporary)
                 : print(attempt, original, temporary);
+        long made = System.nanoTime();
         Verified found = check(attempt, temporary);
         Fingerprint fingerprint = Storage.fingerprintOf(temporary);
-        Piece.Made made =
+        times.add(Stage.CHECK, System.nanoTime() - made);
+        Piece.Made intended =
                 new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), halo.map(Halo::percent), found.quality());
-        attempts.intend(attempt, made);
+        attempts.intend(attempt, intended);
         return fingerprint;
     }
 
@@ -120,7 +127,10 @@ class PieceWriter {
                         throw new StoppedException();
                     }
                 });
+        long begun = System.nanoTime();
         return pictures.whole(attempt.original().place(), facts, opened -> {
+            long read = System.nanoTime();
+            times.add(Stage.READ, read - begun);
             if (opened.damage().isPresent() && !attempt.original().isPrintedDamaged()) {
                 throw opened.damage().get().refusal();
             }
@@ -128,6 +138,7 @@ class PieceWriter {
             try (PieceFiles.NewFile target = files.create(temporary)) {
                 formats.write(print, formats.metadata(original), attempt.plan(), target, strips(attempt));
             }
+            times.add(Stage.MAKE, System.nanoTime() - read);
             return print.halo();
         });
     }

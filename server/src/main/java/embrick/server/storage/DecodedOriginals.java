@@ -43,6 +43,16 @@ public class DecodedOriginals {
         return Math.max(LEAST_BUDGET, Math.min(MOST_BY_ITSELF, machine / 4));
     }
 
+    /** Bytes that decoded pictures may take. */
+    public long budget() {
+        return budget;
+    }
+
+    /** Bytes that they take now. */
+    public synchronized long taken() {
+        return taken;
+    }
+
     /** Decodes a picture that is not there. */
     public interface Opening {
         OpenedPicture open() throws IOException;

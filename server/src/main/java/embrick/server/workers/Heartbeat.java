@@ -1,6 +1,8 @@
 package embrick.server.workers;
 
 import embrick.server.storage.StorageSettings;
+import embrick.server.workers.StageTimes.Spent;
+import embrick.server.workers.StageTimes.Stage;
 import java.net.InetAddress;
 import java.net.UnknownHostException;
 import java.util.Map;
@@ -26,16 +28,19 @@ class Heartbeat {
     private final JdbcClient database;
     private final TransactionTemplate transaction;
     private final LiveProgress progress;
+    private final StageTimes stages;
     private final UUID process;
     private final String name;
     private final int threads;
     private final boolean hasPages;
     private boolean isTold;
+    private Map<Stage, Spent> told = Map.of();
 
     Heartbeat(
             JdbcClient database,
             TransactionTemplate transaction,
             LiveProgress progress,
+            StageTimes stages,
             ProcessId process,
             StorageSettings settings,
             ApplicationContext context,
@@ -43,6 +48,7 @@ class Heartbeat {
         this.database = database;
         this.transaction = transaction;
         this.progress = progress;
+        this.stages = stages;
         this.process = process.get();
         this.name = name;
         this.threads = settings.worker() ? settings.threads() : 0;
@@ -52,14 +58,19 @@ class Heartbeat {
     @Scheduled(fixedDelay = EVERY_MILLIS)
     void beat() {
         Map<UUID, LiveProgress.Making> making = progress.all();
+        Map<Stage, Spent> spent = stages.spent();
         try {
             transaction.executeWithoutResult(_ -> {
                 tellThere();
                 if (isTold || !making.isEmpty()) {
                     tellMaking(making);
                 }
+                if (!spent.equals(told)) {
+                    tellSpent(spent);
+                }
             });
             isTold = !making.isEmpty();
+            told = spent;
         } catch (RuntimeException later) {
             // It is told by the next beat; a database that is away is told of elsewhere.
             LOG.debug("not told: {}", later.toString());
@@ -96,6 +107,17 @@ class Heartbeat {
                 .param("strip", at.strip())
                 .param("strips", at.strips())
                 .param("checking", at.checking())
+                .update());
+    }
+
+    private void tellSpent(Map<Stage, Spent> spent) {
+        spent.forEach((stage, sum) -> database.sql("""
+                        insert into work_stage (process_id, stage, times, seconds) values (:id, :stage, :times, :seconds)
+                        on conflict (process_id, stage) do update set times = excluded.times, seconds = excluded.seconds""")
+                .param("id", process)
+                .param("stage", stage.name())
+                .param("times", sum.times())
+                .param("seconds", sum.seconds())
                 .update());
     }
 

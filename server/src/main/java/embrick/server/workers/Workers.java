@@ -16,7 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The processes that are at work, or were until a short time ago and were lost. */
 @Component
-class Workers {
+public class Workers {
     /**
      * One that was not seen since then is lost. A little longer than the queue waits before it gives a lost one's pieces to
      * others: five heartbeats of two seconds (application.yaml).
@@ -29,7 +29,7 @@ class Workers {
         this.database = database;
     }
 
-    enum WorkerState {
+    public enum WorkerState {
         MAKING,
         IDLE,
         /** Not seen any more, without having said that it ends. Its pieces go to others by themselves. */
@@ -37,7 +37,7 @@ class Workers {
     }
 
     /** @param strips 0 while the original is being decoded */
-    record MakingView(
+    public record MakingView(
             @NotNull UUID pieceId,
             @NotNull UUID runId,
             @NotNull UUID jobId,
@@ -55,7 +55,7 @@ class Workers {
      * @param memoryBytes the most its heap takes
      * @param lastHour pieces that it finished in the last hour
      */
-    record WorkerView(
+    public record WorkerView(
             @NotNull UUID id,
             @NotNull String name,
             @NotNull String machine,
@@ -130,6 +130,18 @@ class Workers {
                 .list()
                 .stream()
                 .collect(Collectors.groupingBy(Of::process, Collectors.mapping(Of::piece, Collectors.toList())));
+    }
+
+    /** What the processes that are there have spent on a stage, by their names. */
+    public record StageView(String worker, String stage, long times, double seconds) {}
+
+    public List<StageView> stages() {
+        return database.sql("""
+                        select p.name, s.stage, s.times, s.seconds from work_stage s join work_process p on p.id = s.process_id
+                        where not p.ended and p.seen_at > :since""".replace(":since", LOST_BEFORE))
+                .query((row, _) -> new StageView(
+                        row.getString("name"), row.getString("stage"), row.getLong("times"), row.getDouble("seconds")))
+                .list();
     }
 
     /**

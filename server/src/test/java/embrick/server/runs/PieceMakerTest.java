@@ -21,6 +21,7 @@ import embrick.server.support.TestPictures;
 import embrick.server.workers.LiveProgress;
 import embrick.server.workers.ProcessEnds;
 import embrick.server.workers.ProcessId;
+import embrick.server.workers.StageTimes;
 import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -162,6 +163,7 @@ class PieceMakerTest {
                 context.getBean(OriginalFiles.class),
                 context.getBean(Pictures.class),
                 context.getBean(LiveProgress.class),
+                context.getBean(StageTimes.class),
                 context.getBean(Backgrounds.class));
         return new PieceMaker(
                 attempts,
@@ -169,7 +171,8 @@ class PieceMakerTest {
                 files,
                 context.getBean(DeliveryFolders.class),
                 context.getBean(Pauses.class),
-                context.getBean(LiveProgress.class));
+                context.getBean(LiveProgress.class),
+                context.getBean(StageTimes.class));
     }
 
     private JsonNode state(Again again) {
