@@ -46,6 +46,7 @@ export const routes: RouteObject[] = [
                   { path: 'bench', lazy: () => import('../features/bench/page') },
                   { path: 'proof', lazy: () => import('../features/proof/page') },
                   { path: 'run/:runId?', lazy: () => import('../features/run/page') },
+                  { path: 'layout/:runId', lazy: () => import('../features/layout/page') },
                   { path: 'delivery/:runId?', lazy: () => import('../features/delivery/page') },
                 ],
               },

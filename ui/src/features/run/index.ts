@@ -1,2 +1,2 @@
-export { foldersOf, runWord, ticketsOf, useRuns } from './queries';
+export { foldersOf, runWord, ticketsOf, useRuns, type RunView } from './queries';
 export { RunningNow } from './RunningNow';

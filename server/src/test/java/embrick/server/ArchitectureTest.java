@@ -45,6 +45,7 @@ class ArchitectureTest {
                     "..proofs..",
                     "..runs..",
                     "..deliveries..",
+                    "..layouts..",
                     "..storage..")
             .should()
             .dependOnClassesThat()

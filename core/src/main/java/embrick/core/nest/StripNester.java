@@ -25,6 +25,9 @@ public final class StripNester {
     private static final int LEAST_TRIES = 60;
     private static final int MOST_TRIES = 150_000;
 
+    /** Few pieces have few orders: so often each two of them are exchanged. */
+    private static final int TRIES_FOR_PAIRS = 80;
+
     /** How much worse a change may be at the beginning, of the length, to be kept now and then; it falls to nothing. */
     private static final double WARMTH = 0.012;
 
@@ -155,7 +158,8 @@ public final class StripNester {
 
         private void change() {
             int n = items.length;
-            int tries = (int) Math.clamp(EFFORT / (n * (12.0 + n / 8.0) * 6), LEAST_TRIES, MOST_TRIES);
+            int most = Math.min(MOST_TRIES, TRIES_FOR_PAIRS * n * n);
+            int tries = (int) Math.clamp(EFFORT / (n * (12.0 + n / 8.0) * 6), LEAST_TRIES, Math.max(LEAST_TRIES, most));
             for (int i = 0; i < tries && n > 1 && bestCost > bound * 1.001; i++) {
                 double warmth = WARMTH * cost * (1 - (double) i / tries);
                 double limit = cost - warmth * Math.log(1 - random.nextDouble());

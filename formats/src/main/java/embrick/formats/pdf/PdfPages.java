@@ -104,22 +104,37 @@ public final class PdfPages implements AutoCloseable {
     }
 
     public void add(PageLayout layout, Picture picture, Bytes bytes) throws IOException {
+        COSDictionary page = add(layout.media(), Map.of("Piece", keep(picture, bytes)), content(layout));
+        page.setItem(COSName.BLEED_BOX, array(layout.bleed()));
+        page.setItem(COSName.TRIM_BOX, array(layout.trim()));
+    }
+
+    /** Puts a picture into the document, for pages to draw as often as they like. */
+    COSStream keep(Picture picture, Bytes bytes) throws IOException {
         COSStream image = image(picture, bytes);
+        note(picture.profile());
+        return image;
+    }
+
+    /**
+     * A page that draws pictures.
+     *
+     * @param images by the names that its content calls them
+     */
+    COSDictionary add(Box media, Map<String, COSStream> images, String content) throws IOException {
         PDPage page = new PDPage();
         COSDictionary dictionary = page.getCOSObject();
-        dictionary.setItem(COSName.MEDIA_BOX, array(layout.media()));
-        dictionary.setItem(COSName.CROP_BOX, array(layout.media()));
-        dictionary.setItem(COSName.BLEED_BOX, array(layout.bleed()));
-        dictionary.setItem(COSName.TRIM_BOX, array(layout.trim()));
-        COSDictionary images = new COSDictionary();
-        images.setItem(COSName.getPDFName("Piece"), image);
+        dictionary.setItem(COSName.MEDIA_BOX, array(media));
+        dictionary.setItem(COSName.CROP_BOX, array(media));
+        COSDictionary named = new COSDictionary();
+        images.forEach((name, image) -> named.setItem(COSName.getPDFName(name), image));
         COSDictionary resources = new COSDictionary();
-        resources.setItem(COSName.XOBJECT, images);
+        resources.setItem(COSName.XOBJECT, named);
         dictionary.setItem(COSName.RESOURCES, resources);
         page.setContents(
-                new PDStream(document, new ByteArrayInputStream(content(layout).getBytes(StandardCharsets.US_ASCII))));
+                new PDStream(document, new ByteArrayInputStream(content.getBytes(StandardCharsets.US_ASCII))));
         document.addPage(page);
-        note(picture.profile());
+        return dictionary;
     }
 
     /** Says of the document what an XMP packet says (ISO 32000-1, 14.3.2); not packed, so that any program finds it. */
@@ -238,23 +253,20 @@ public final class PdfPages implements AutoCloseable {
                 .append(' ')
                 .append(text(picture.foot()))
                 .append(" cm /Piece Do Q\n");
-        for (Line line : layout.marks()) {
-            content.append("q ")
-                    .append(MARK_STYLE)
-                    .append(line.meaning() == Meaning.FOLD ? "[2 1.5] 0 d " : "")
-                    .append(text(line.x1()))
-                    .append(' ')
-                    .append(text(line.y1()))
-                    .append(" m ")
-                    .append(text(line.x2()))
-                    .append(' ')
-                    .append(text(line.y2()))
-                    .append(" l S Q\n");
-        }
+        layout.marks().forEach(line -> content.append(drawn(line)));
         return content.toString();
     }
 
-    private static String text(double points) {
+    /** A mark, as a page's content draws it. */
+    static String drawn(Line line) {
+        return "q " + MARK_STYLE
+                + (line.meaning() == Meaning.FOLD ? "[2 1.5] 0 d " : "")
+                + text(line.x1()) + ' ' + text(line.y1()) + " m "
+                + text(line.x2()) + ' ' + text(line.y2()) + " l S Q\n";
+    }
+
+    /** A number of points, as a page's content writes it. */
+    static String text(double points) {
         return BigDecimal.valueOf(points)
                 .setScale(5, RoundingMode.HALF_EVEN)
                 .stripTrailingZeros()

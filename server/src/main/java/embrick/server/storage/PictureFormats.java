@@ -5,6 +5,7 @@ import embrick.formats.ContactSheet;
 import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.Retagging;
+import embrick.formats.Sheets;
 import embrick.formats.ScreenPictures;
 import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
@@ -49,6 +50,11 @@ class PictureFormats {
     @Bean
     Book book(ProfileShelf profiles, DecodeWatch process) {
         return new Book(profiles, process.scratch());
+    }
+
+    @Bean
+    Sheets sheets(ProfileShelf profiles, DecodeWatch process) {
+        return new Sheets(profiles, process.scratch());
     }
 
     @Bean

@@ -1,0 +1,1 @@
+export { LayoutPage as Component } from './LayoutPage';
