@@ -125,6 +125,20 @@ describe('the ticket page', () => {
     await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/run/run'));
   });
 
+  it('runs only what changed, once the ticket has been run', async () => {
+    const going = run({ state: 'RUNNING' });
+    const server = fakeServer({
+      ...answers(),
+      'GET /jobs/job/runs': [run({ state: 'FINISHED' })],
+      'POST /tickets/ticket/runs': going,
+      'GET /runs/run': { run: going, pieces: [] },
+    });
+    openPage('/jobs/job/ticket');
+    await screen.findByRole('button', { name: /^Run 2/ });
+    fireEvent.click(await screen.findByRole('button', { name: 'Run only what changed' }));
+    await waitFor(() => expect(server.of('POST /tickets/ticket/runs')[0]?.body).toEqual({ originalIds: null, changedOnly: true }));
+  });
+
   it('runs several tickets at once, those that are on, in the order they have', async () => {
     const screenSet = { ...ticket({ name: 'Screen set', folder: 'screen' }), id: 'second' };
     const third = { ...ticket({ name: 'Proofs', folder: 'proofs' }), id: 'third', isOn: false };
@@ -149,7 +163,7 @@ describe('the ticket page', () => {
     );
     fireEvent.click(screen.getByRole('button', { name: 'Run 2 tickets at once' }));
     await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/run/run'));
-    expect(server.of('POST /jobs/job/runs')[0]?.body).toEqual({ ticketIds: expect.arrayContaining(['ticket', 'second']), originalIds: null });
+    expect(server.of('POST /jobs/job/runs')[0]?.body).toEqual({ ticketIds: expect.arrayContaining(['ticket', 'second']), originalIds: null, changedOnly: false });
   });
 
   it('tells when the order of the tickets was not kept', async () => {

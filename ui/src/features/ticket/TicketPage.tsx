@@ -14,6 +14,7 @@ import { Meaning } from './Meaning';
 import { TextForm } from './phrases';
 import { NearLines } from './NearLines';
 import { TargetChoice } from '../targets';
+import { useRuns } from '../run';
 import { activate, beginningsQuery, estimateQuery, planQuery, startRun, startRunOfJob, ticketsQuery, useActiveTicket, useTickets, type Estimate, type TicketDocument, type TicketView } from './queries';
 import { NamesShown } from './NamesShown';
 import { Sentence } from './Sentence';
@@ -56,8 +57,10 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
 
   const tell = (error: unknown) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`);
   const on = tickets.filter(({ isOn }) => isOn);
+  const hasRun = useRuns(jobId).data?.some(({ orders, counts }) => counts.checked > 0 && orders.some(({ ticketId }) => ticketId === ticket.id));
   const run = useMutation({
-    mutationFn: (of: 'ticket' | 'job') => (of === 'job' ? startRunOfJob(jobId, on.map(({ id }) => id)) : startRun(ticket.id, null)),
+    mutationFn: (of: 'ticket' | 'changed' | 'job') =>
+      of === 'job' ? startRunOfJob(jobId, on.map(({ id }) => id)) : startRun(ticket.id, null, of === 'changed'),
     onSuccess: (started) => {
       void queries.invalidateQueries({ queryKey: ['runs', jobId] });
       void navigate(`/jobs/${jobId}/run/${started.id}`);
@@ -180,6 +183,16 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           >
             {printable.length === 0 ? 'Nothing to run' : `Run ${count(printable.length, 'piece')} now`}
           </Button>
+          {hasRun && (
+            <Button
+              disabled={printable.length === 0 || problems.length > 0}
+              loading={run.isPending}
+              title="Pieces that were made already as they would be now, and are still in their delivery, are left out"
+              onClick={() => run.mutate('changed')}
+            >
+              Run only what changed
+            </Button>
+          )}
           {on.length > 1 && (
             <Button
               disabled={printable.length === 0 || problems.length > 0}

@@ -124,11 +124,12 @@ export const sendTicket = ({ id, version }: TicketView, document: TicketDocument
 
 export const fetchTicket = (id: string) => answer(api.GET('/api/v1/tickets/{id}', { params: { path: { id } } }));
 
-export function startRun(ticketId: string, originalIds: string[] | null) {
+/** @param changedOnly leaves out what was made already as it would be now */
+export function startRun(ticketId: string, originalIds: string[] | null, changedOnly = false) {
   return answer(
     api.POST('/api/v1/tickets/{ticketId}/runs', {
       params: { path: { ticketId }, header: { 'Idempotency-Key': crypto.randomUUID() } },
-      body: { originalIds },
+      body: { originalIds, changedOnly },
     }),
   );
 }
@@ -138,7 +139,7 @@ export function startRunOfJob(jobId: string, ticketIds: string[]) {
   return answer(
     api.POST('/api/v1/jobs/{jobId}/runs', {
       params: { path: { jobId }, header: { 'Idempotency-Key': crypto.randomUUID() } },
-      body: { ticketIds, originalIds: null },
+      body: { ticketIds, originalIds: null, changedOnly: false },
     }),
   );
 }

@@ -126,6 +126,12 @@ class AccessTest {
         browser.open(page + "/delivery");
         browser.find(".ant-table-row");
         look("delivery");
+        browser.open(page + "/layout/" + run);
+        browser.find(".layout-piece");
+        look("layout");
+        browser.open(address + "/workers");
+        browser.find(".worker");
+        look("workers");
         assertThat(found).isEmpty();
     }
 }

@@ -55,8 +55,7 @@ public final class Sheets {
                     }
                 }
                 List<LaidPages.Laid> drawn = sheet.laid().stream()
-                        .map(laid -> new LaidPages.Laid(
-                                laid.piece().piece(), laid.box(), laid.turned(), laid.shown()))
+                        .map(laid -> new LaidPages.Laid(laid.piece().piece(), laid.box(), laid.turned(), laid.shown()))
                         .toList();
                 pages.add(sheet.width(), sheet.height(), drawn, sheet.cuts());
             }
@@ -71,7 +70,9 @@ public final class Sheets {
             }
         } else {
             PdfPages.Picture picture = PdfPages.picture(
-                    Packing.JPEG, page.plan(), profiles.bytes(page.plan().colour().to()));
+                    Packing.JPEG,
+                    page.plan(),
+                    profiles.bytes(page.plan().colour().to()));
             pages.keep(page.piece(), picture, out -> Files.copy(page.piece(), out));
         }
     }

@@ -120,7 +120,8 @@ public final class SheetNester {
             boolean isLaid = false;
             for (int i = 0; i < free.size() && !isLaid; i++) {
                 List<Placed> sheet = sheets.get(i);
-                isLaid = free.get(i).lay(wish.item(), wish.way()).map(sheet::add).orElse(false);
+                isLaid =
+                        free.get(i).lay(wish.item(), wish.way()).map(sheet::add).orElse(false);
             }
             if (!isLaid) {
                 FreeSpace next = new FreeSpace(width + gap, height + gap);

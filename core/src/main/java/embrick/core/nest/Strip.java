@@ -19,6 +19,8 @@ public record Strip(long width, long length, List<Placed> placed) {
     }
 
     private double covered() {
-        return placed.stream().mapToDouble(one -> (double) one.width() * one.height()).sum();
+        return placed.stream()
+                .mapToDouble(one -> (double) one.width() * one.height())
+                .sum();
     }
 }

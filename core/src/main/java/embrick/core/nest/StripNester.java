@@ -82,8 +82,10 @@ public final class StripNester {
                 .filter(item -> 2 * (item.mayTurn() ? item.shorter() : item.width()) > width)
                 .mapToDouble(item -> least(item, width))
                 .sum();
-        double longest =
-                Arrays.stream(items).mapToDouble(item -> least(item, width)).max().orElse(0);
+        double longest = Arrays.stream(items)
+                .mapToDouble(item -> least(item, width))
+                .max()
+                .orElse(0);
         return Math.max(area, Math.max(wide, longest));
     }
 

@@ -144,14 +144,12 @@ class NestingTest {
 
     @Test
     void mixedPrintsShareSheetsWithTheirGaps() {
-        List<Item> items = items(30, 6).stream()
-                .filter(item -> item.longer() < 18 * INCH)
-                .toList();
+        List<Item> items =
+                items(30, 6).stream().filter(item -> item.longer() < 18 * INCH).toList();
         List<List<Placed>> sheets = new SheetNester(13 * INCH, 19 * INCH, 3000).nest(items);
-        sheets.forEach(sheet -> assertLaid(
-                sheet.stream().map(Placed::item).toList(), sheet, 13 * INCH, 19 * INCH, 3000));
-        assertThat(sheets.stream().flatMap(List::stream).map(Placed::item))
-                .containsExactlyInAnyOrderElementsOf(items);
+        sheets.forEach(
+                sheet -> assertLaid(sheet.stream().map(Placed::item).toList(), sheet, 13 * INCH, 19 * INCH, 3000));
+        assertThat(sheets.stream().flatMap(List::stream).map(Placed::item)).containsExactlyInAnyOrderElementsOf(items);
         double area = items.stream().mapToDouble(Item::area).sum() / (13 * 19 * INCH * INCH);
         assertThat(sheets.size()).isLessThanOrEqualTo((int) Math.ceil(area * 1.3));
         assertThatThrownBy(() -> new SheetNester(INCH, INCH, 0).nest(items)).hasMessageContaining("larger than");
@@ -166,8 +164,7 @@ class NestingTest {
         List<Tiling.Tile> tiles =
                 Tiling.of(width, height, Math.round(across * INCH), Math.round(along * INCH), overlap);
         assertThat(tiles).allMatch(tile -> tile.width() <= across * INCH && tile.height() <= along * INCH);
-        List<Tiling.Tile> row =
-                tiles.stream().filter(tile -> tile.y() == 0).toList();
+        List<Tiling.Tile> row = tiles.stream().filter(tile -> tile.y() == 0).toList();
         assertThat(row.getFirst().x()).isZero();
         assertThat(row.getLast().x() + row.getLast().width()).isEqualTo(width);
         for (int i = 1; i < row.size(); i++) {

@@ -31,7 +31,6 @@ public final class LaidPages implements AutoCloseable {
      */
     public record Laid(Path file, Box box, boolean turned, Box shown) {}
 
-
     /** @param scratch where pictures lie until the document is saved */
     public LaidPages(String title, Path scratch) {
         pages = new PdfPages(title, scratch);

@@ -131,8 +131,7 @@ public final class PdfPages implements AutoCloseable {
         COSDictionary resources = new COSDictionary();
         resources.setItem(COSName.XOBJECT, named);
         dictionary.setItem(COSName.RESOURCES, resources);
-        page.setContents(
-                new PDStream(document, new ByteArrayInputStream(content.getBytes(StandardCharsets.US_ASCII))));
+        page.setContents(new PDStream(document, new ByteArrayInputStream(content.getBytes(StandardCharsets.US_ASCII))));
         document.addPage(page);
         return dictionary;
     }

@@ -80,7 +80,7 @@ class LargerPieces {
         }
         TicketEntity ticket = addSwitchedOff(original.jobId(), larger(order, was, paper, longSide));
         Run run = starts.startTicket(
-                ticket.id(), Optional.of(List.of(original.id())), Optional.empty(), Optional.empty());
+                ticket.id(), Optional.of(List.of(original.id())), Optional.empty(), false, Optional.empty());
         return new Started(original.jobId(), ticket.id(), run.id());
     }
 

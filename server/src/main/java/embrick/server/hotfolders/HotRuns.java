@@ -83,7 +83,11 @@ class HotRuns {
             Run run = runs.startedBy(jobId, key)
                     .orElseGet(() -> starts.start(
                             new RunStart.Wanted(
-                                    jobId, Optional.empty(), Optional.of(originals), Optional.of(folder.target())),
+                                    jobId,
+                                    Optional.empty(),
+                                    Optional.of(originals),
+                                    Optional.of(folder.target()),
+                                    false),
                             Optional.of(key)));
             set(files, row -> row.run(run.id()));
         } catch (ProblemException refused) {

@@ -101,8 +101,9 @@ class LayoutController {
     }
 
     private static double cost(Layout layout, LayoutWish wish) {
-        double amount =
-                wish.height() == null ? Layouts.millimetres(layout.length()) / 1000 : layout.pages().size();
+        double amount = wish.height() == null
+                ? Layouts.millimetres(layout.length()) / 1000
+                : layout.pages().size();
         return amount * wish.price();
     }
 
@@ -111,7 +112,8 @@ class LayoutController {
                 Layouts.millimetres(page.width()),
                 Layouts.millimetres(page.height()),
                 page.placed().stream()
-                        .map(placed -> view(placed, layout.laid().get(placed.item().number())))
+                        .map(placed ->
+                                view(placed, layout.laid().get(placed.item().number())))
                         .toList());
     }
 

@@ -27,12 +27,18 @@ import java.util.UUID;
 record LayoutWish(
         @NotNull @Size(min = 1, max = 50) List<@NotNull UUID> runIds,
         @DecimalMin("50") @DecimalMax("5000") double width,
-        @Schema(nullable = true) @DecimalMin("50") @DecimalMax("5000") Double height,
+
+        @Schema(nullable = true) @DecimalMin("50") @DecimalMax("5000")
+        Double height,
+
         @DecimalMin("0") @DecimalMax("100") double margin,
         @DecimalMin("0") @DecimalMax("100") double gap,
         boolean mayTurn,
         boolean byRun,
-        @Schema(nullable = true) @DecimalMin("0") @DecimalMax("100") Double overlap,
+
+        @Schema(nullable = true) @DecimalMin("0") @DecimalMax("100")
+        Double overlap,
+
         @Schema(nullable = true) @DecimalMin("0") Double price,
         @NotNull @Size(max = 4000) List<@NotNull @Valid ByHand> byHand) {
     /**

@@ -77,7 +77,9 @@ class Layouts {
     record Layout(List<Laid> laid, List<Page> pages, List<Problem> refused, List<Problem> wrong) {
         /** The share of all paper that no piece covers, 0 to 1. */
         double waste() {
-            double paper = pages.stream().mapToDouble(page -> (double) page.width * page.height).sum();
+            double paper = pages.stream()
+                    .mapToDouble(page -> (double) page.width * page.height)
+                    .sum();
             double covered = pages.stream()
                     .flatMap(page -> page.placed.stream())
                     .mapToDouble(one -> (double) one.width() * one.height())
@@ -191,7 +193,9 @@ class Layouts {
         for (int i = 0; i < laid.size(); i++) {
             Tile tile = laid.get(i).tile();
             groups.computeIfAbsent(
-                            wish.byRun() ? laid.get(i).copy().runId() : wish.runIds().getFirst(),
+                            wish.byRun()
+                                    ? laid.get(i).copy().runId()
+                                    : wish.runIds().getFirst(),
                             _ -> new ArrayList<>())
                     .add(new Item(i, tile.width(), tile.height(), wish.mayTurn()));
         }
@@ -243,7 +247,10 @@ class Layouts {
                 .filter(hand -> hand.number() < laid.size())
                 .collect(Collectors.toMap(ByHand::number, hand -> hand, (_, last) -> last, LinkedHashMap::new));
         int most = Math.max(
-                pages.size(), paper.isRoll() ? 1 : hands.values().stream().mapToInt(ByHand::page).max().orElse(0) + 1);
+                pages.size(),
+                paper.isRoll()
+                        ? 1
+                        : hands.values().stream().mapToInt(ByHand::page).max().orElse(0) + 1);
         List<List<Placed>> placed = new ArrayList<>();
         for (int i = 0; i < most; i++) {
             placed.add(new ArrayList<>(i < pages.size() ? pages.get(i).placed() : List.of()));
@@ -276,13 +283,17 @@ class Layouts {
                     || one.right() > paper.width() - paper.margin()
                     || !paper.isRoll() && one.end() > paper.height() - paper.margin()) {
                 wrong.add(new Problem(
-                        "off-the-paper", name, name + " lies beyond what is printed on.", "Put it inside the margins."));
+                        "off-the-paper",
+                        name,
+                        name + " lies beyond what is printed on.",
+                        "Put it inside the margins."));
             }
             page.stream()
                     .filter(other -> other.item().number() != one.item().number() && overlap(one, other))
                     .findFirst()
                     .ifPresent(other -> {
-                        String under = laid.get(other.item().number()).copy().piece().name();
+                        String under =
+                                laid.get(other.item().number()).copy().piece().name();
                         wrong.add(new Problem(
                                 "pieces-overlap", name, name + " lies over " + under + ".", "Put it elsewhere."));
                     });
@@ -290,9 +301,6 @@ class Layouts {
     }
 
     private static boolean overlap(Placed one, Placed other) {
-        return one.x() < other.right()
-                && other.x() < one.right()
-                && one.y() < other.end()
-                && other.y() < one.end();
+        return one.x() < other.right() && other.x() < one.right() && one.y() < other.end() && other.y() < one.end();
     }
 }

@@ -52,6 +52,9 @@ public class Piece {
     @Column(columnDefinition = "jsonb")
     private String plan;
 
+    @Column(columnDefinition = "text")
+    private String originalDigest;
+
     private int width;
     private int height;
     private long expectedBytes;
@@ -108,11 +111,18 @@ public class Piece {
      */
     record Place(UUID originalId, String originalPath, int position, String name, int copies) {}
 
-    /** The plan and what is read off it. */
-    record Planned(String planJson, int width, int height, double markedPpi, long expectedBytes) {}
+    /** The plan and what is read off it. @param originalDigest of the content that it is for */
+    record Planned(
+            String planJson, String originalDigest, int width, int height, double markedPpi, long expectedBytes) {}
+
+    /** Of which content it was planned; empty for one that was not, or before that was noted. */
+    Optional<String> originalDigest() {
+        return Optional.ofNullable(originalDigest);
+    }
 
     void plan(Planned planned, Instant now) {
         this.plan = planned.planJson();
+        this.originalDigest = planned.originalDigest();
         this.width = planned.width();
         this.height = planned.height();
         this.markedPpi = planned.markedPpi();
@@ -234,6 +244,10 @@ public class Piece {
 
     public State state() {
         return state;
+    }
+
+    int copies() {
+        return copies;
     }
 
     public Optional<String> plan() {

@@ -36,6 +36,7 @@ class PiecePlans {
                 piece.plan(
                         new Piece.Planned(
                                 json.writePlan(plan),
+                                original.digest(),
                                 plan.total().width(),
                                 plan.total().height(),
                                 plan.marked().toPpi(),

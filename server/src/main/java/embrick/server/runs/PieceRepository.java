@@ -27,6 +27,15 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
     @Query(ROW + "where p.originalId = :originalId order by p.changedAt desc")
     List<PieceRow> rowsOfOriginal(UUID originalId);
 
+    /** What a ticket has made of pictures, whole and checked; the latest first. */
+    @Query("""
+            select p from Piece p join RunOrder o on o.id = p.orderId
+            where o.ticketId = :ticketId and p.originalId in :originalIds
+              and p.state = embrick.server.runs.Piece.State.CHECKED and p.originalDigest is not null
+            order by p.changedAt desc
+            """)
+    List<Piece> madeBefore(UUID ticketId, Collection<UUID> originalIds);
+
     @Query(ROW + "where p.id = :id")
     Optional<PieceRow> row(UUID id);
 

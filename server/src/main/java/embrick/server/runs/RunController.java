@@ -48,20 +48,24 @@ class RunController {
     /**
      * @param originalIds the pictures wanted; null for all of the job, an empty list for none
      * @param target where its deliveries go; null for where the job's go
+     * @param changedOnly whether what was made already, as it would be now, is left out; null for no
      */
     record StartRun(
             @Schema(nullable = true) List<@NotNull UUID> originalIds,
-            @Schema(nullable = true) @Valid TargetView target) {}
+            @Schema(nullable = true) @Valid TargetView target,
+            @Schema(nullable = true) Boolean changedOnly) {}
 
     /**
      * @param ticketIds the tickets wanted; null for all that are switched on
      * @param originalIds the pictures wanted; null for all of the job, an empty list for none
      * @param target where its deliveries go; null for where the job's go
+     * @param changedOnly whether what was made already, as it would be now, is left out; null for no
      */
     record StartRunOfJob(
             @Schema(nullable = true) @Size(min = 1) List<@NotNull UUID> ticketIds,
             @Schema(nullable = true) List<@NotNull UUID> originalIds,
-            @Schema(nullable = true) @Valid TargetView target) {}
+            @Schema(nullable = true) @Valid TargetView target,
+            @Schema(nullable = true) Boolean changedOnly) {}
 
     /** @param pieceIds the pieces wanted; null for all that need it, an empty list for none */
     record Retry(@Schema(nullable = true) List<@NotNull UUID> pieceIds) {}
@@ -80,6 +84,7 @@ class RunController {
                 ticketId,
                 Optional.ofNullable(start.originalIds()),
                 Optional.ofNullable(start.target()).map(TargetView::toTarget),
+                Boolean.TRUE.equals(start.changedOnly()),
                 Optional.ofNullable(key)));
     }
 
@@ -95,7 +100,8 @@ class RunController {
                         jobId,
                         Optional.ofNullable(start.ticketIds()),
                         Optional.ofNullable(start.originalIds()),
-                        Optional.ofNullable(start.target()).map(TargetView::toTarget)),
+                        Optional.ofNullable(start.target()).map(TargetView::toTarget),
+                        Boolean.TRUE.equals(start.changedOnly())),
                 Optional.ofNullable(key)));
     }
 

@@ -26,6 +26,7 @@ public class RunStart {
     private final TicketService tickets;
     private final StartKeys keys;
     private final PlannedPieces pieces;
+    private final WhatChanged changes;
     private final DeliverySpace space;
     private final RunRecords records;
     private final RunQueue queue;
@@ -36,6 +37,7 @@ public class RunStart {
             TicketService tickets,
             StartKeys keys,
             PlannedPieces pieces,
+            WhatChanged changes,
             DeliverySpace space,
             RunRecords records,
             RunQueue queue,
@@ -44,6 +46,7 @@ public class RunStart {
         this.tickets = tickets;
         this.keys = keys;
         this.pieces = pieces;
+        this.changes = changes;
         this.space = space;
         this.records = records;
         this.queue = queue;
@@ -56,14 +59,20 @@ public class RunStart {
      * @param tickets carried out, in the job's order; empty for all that are switched on
      * @param only the pictures wanted; empty for all of the job, an empty list for none
      * @param target where its deliveries go; empty for where the job's go
+     * @param changedOnly whether pieces are left out that were made already as they would be now, and are still there
      */
     public record Wanted(
-            UUID jobId, Optional<List<UUID>> tickets, Optional<List<UUID>> only, Optional<DeliveryTarget> target) {
+            UUID jobId,
+            Optional<List<UUID>> tickets,
+            Optional<List<UUID>> only,
+            Optional<DeliveryTarget> target,
+            boolean changedOnly) {
         /** Equal for starts that ask for the same. */
         String digest() {
             return Storage.digestOfText(tickets.map(Wanted::joined).orElse("on") + " "
                     + only.map(Wanted::joined).orElse("all")
-                    + target.map(to -> " to " + to).orElse(""));
+                    + target.map(to -> " to " + to).orElse("")
+                    + (changedOnly ? " what changed" : ""));
         }
 
         private static String joined(List<UUID> ids) {
@@ -77,9 +86,10 @@ public class RunStart {
             UUID ticketId,
             Optional<List<UUID>> only,
             Optional<DeliveryTarget> target,
+            boolean changedOnly,
             Optional<String> idempotencyKey) {
         UUID jobId = tickets.get(ticketId).jobId();
-        return start(new Wanted(jobId, Optional.of(List.of(ticketId)), only, target), idempotencyKey);
+        return start(new Wanted(jobId, Optional.of(List.of(ticketId)), only, target, changedOnly), idempotencyKey);
     }
 
     /**
@@ -103,6 +113,9 @@ public class RunStart {
         for (TicketEntity ticket : asked) {
             PlannedPieces.Place place = new PlannedPieces.Place(runId, Ids.next(), planned.size(), asked.size());
             planned.add(pieces.plan(place, job, ticket, wanted, now));
+        }
+        if (wanted.changedOnly()) {
+            planned = changes.of(planned);
         }
         List<Piece> all =
                 planned.stream().flatMap(order -> order.pieces().stream()).toList();

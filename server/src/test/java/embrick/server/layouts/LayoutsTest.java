@@ -96,7 +96,8 @@ class LayoutsTest {
 
     private static String said(String... command) {
         try {
-            Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+            Process process =
+                    new ProcessBuilder(command).redirectErrorStream(true).start();
             String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             assertThat(process.waitFor()).as(said).isZero();
             return said;
@@ -111,7 +112,8 @@ class LayoutsTest {
     /** Where poppler finds each picture on a page, in the 1.5 times larger points that pdftohtml writes; sides made positive. */
     private static List<double[]> pictures(Path pdf) {
         List<double[]> found = new ArrayList<>();
-        Matcher image = Pattern.compile("<image top=\"(-?\\d+)\" left=\"(-?\\d+)\" width=\"(-?\\d+)\" height=\"(-?\\d+)\"")
+        Matcher image = Pattern.compile(
+                        "<image top=\"(-?\\d+)\" left=\"(-?\\d+)\" width=\"(-?\\d+)\" height=\"(-?\\d+)\"")
                 .matcher(said("pdftohtml", "-xml", "-stdout", "-nodrm", "-fmt", "png", pdf.toString()));
         while (image.find()) {
             double[] box = new double[4];
@@ -145,9 +147,8 @@ class LayoutsTest {
         said("qpdf", "--check", file.toString());
         assertThat(said("pdfinfo", file.toString()))
                 .containsPattern("Pages: +1\n")
-                .containsPattern("Page size: +1728 x " + Math.round(page.path("height").asDouble() * POINTS_PER_MILLIMETRE)
-                                / 10
-                                + "\\d");
+                .containsPattern("Page size: +1728 x "
+                        + Math.round(page.path("height").asDouble() * POINTS_PER_MILLIMETRE) / 10 + "\\d");
         List<double[]> pictures = pictures(file);
         assertThat(pictures).hasSize(9);
         for (double[] one : pictures) {
@@ -184,44 +185,65 @@ class LayoutsTest {
         JsonNode refused = api.post("/layouts", narrow).body();
         assertThat(refused.path("pages")).isEmpty();
         assertThat(refused.path("refused")).hasSize(2);
-        assertThat(refused.path("refused").path(0).path("text").asString()).contains("kite0").contains("254 × 203 mm");
+        assertThat(refused.path("refused").path(0).path("text").asString())
+                .contains("kite0")
+                .contains("254 × 203 mm");
         assertThat(api.post("/layouts/pdf", narrow).code()).isEqualTo("too-large-for-paper");
 
         Map<String, Object> parts = with(narrow, "overlap", 10);
         JsonNode laid = api.post("/layouts", parts).body();
         assertThat(laid.path("refused")).isEmpty();
-        assertThat(laid.path("pages").path(0).path("laid")).hasSize(4).allMatch(one -> one.path("parts").asInt() == 2);
+        assertThat(laid.path("pages").path(0).path("laid"))
+                .hasSize(4)
+                .allMatch(one -> one.path("parts").asInt() == 2);
         assertApart(laid.path("pages").path(0));
         // Each part draws the whole picture and shows its part of it; the file holds each picture once.
         said("qpdf", "--check", pdf(parts).toString());
-        JsonNode mustNotTurn = api.post("/layouts", with(wish(List.of(run), 220, 500.0), "mayTurn", false)).body();
-        assertThat(mustNotTurn.path("refused").path(0).path("remedy").asString()).contains("turned");
+        JsonNode mustNotTurn = api.post("/layouts", with(wish(List.of(run), 220, 500.0), "mayTurn", false))
+                .body();
+        assertThat(mustNotTurn.path("refused").path(0).path("remedy").asString())
+                .contains("turned");
     }
 
     @Test
     void whatIsMovedByHandStaysThereOrIsToldAsWrong() {
         String run = runOf("By hand", 2, _ -> {});
         Map<String, Object> wish = wish(List.of(run), 609.6, null);
-        Map<String, Object> aside = with(
-                wish, "byHand", List.of(Map.of("number", 1, "page", 0, "x", 300.5, "y", 700, "turned", false)));
+        Map<String, Object> aside =
+                with(wish, "byHand", List.of(Map.of("number", 1, "page", 0, "x", 300.5, "y", 700, "turned", false)));
         JsonNode moved = api.post("/layouts", aside).body();
         assertThat(moved.path("wrong")).isEmpty();
         JsonNode page = moved.path("pages").path(0);
-        assertThat(page.path("laid").valueStream().filter(one -> one.path("number").asInt() == 1))
+        assertThat(page.path("laid")
+                        .valueStream()
+                        .filter(one -> one.path("number").asInt() == 1))
                 .singleElement()
-                .matches(one -> one.path("x").asDouble() == 300.5 && one.path("y").asDouble() == 700);
+                .matches(one ->
+                        one.path("x").asDouble() == 300.5 && one.path("y").asDouble() == 700);
         assertThat(page.path("height").asDouble()).isGreaterThan(900);
 
         Map<String, Object> over = with(
-                wish, "byHand", List.of(
+                wish,
+                "byHand",
+                List.of(
                         Map.of("number", 0, "page", 0, "x", 20, "y", 20, "turned", false),
                         Map.of("number", 1, "page", 0, "x", 30, "y", 30, "turned", true)));
-        assertThat(api.post("/layouts", over).body().path("wrong").path(0).path("code").asString())
+        assertThat(api.post("/layouts", over)
+                        .body()
+                        .path("wrong")
+                        .path(0)
+                        .path("code")
+                        .asString())
                 .isEqualTo("pieces-overlap");
         assertThat(api.post("/layouts/pdf", over).code()).isEqualTo("pieces-overlap");
-        Map<String, Object> off = with(
-                wish, "byHand", List.of(Map.of("number", 0, "page", 0, "x", 590, "y", 20, "turned", false)));
-        assertThat(api.post("/layouts", off).body().path("wrong").path(0).path("code").asString())
+        Map<String, Object> off =
+                with(wish, "byHand", List.of(Map.of("number", 0, "page", 0, "x", 590, "y", 20, "turned", false)));
+        assertThat(api.post("/layouts", off)
+                        .body()
+                        .path("wrong")
+                        .path(0)
+                        .path("code")
+                        .asString())
                 .isEqualTo("off-the-paper");
     }
 
@@ -248,9 +270,15 @@ class LayoutsTest {
 
     @Test
     void wishesThatCannotBeAreRefused() {
-        String run = runOf("Refused", 1, document -> document.putObject("file").put("kind", "png").put("depth", "EIGHT"));
-        assertThat(api.post("/layouts", with(wish(List.of(run), 100, null), "margin", 60)).status()).isEqualTo(422);
-        assertThat(api.post("/layouts", wish(List.of("00000000-0000-7000-8000-000000000000"), 600, null)).status())
+        String run = runOf(
+                "Refused",
+                1,
+                document -> document.putObject("file").put("kind", "png").put("depth", "EIGHT"));
+        assertThat(api.post("/layouts", with(wish(List.of(run), 100, null), "margin", 60))
+                        .status())
+                .isEqualTo(422);
+        assertThat(api.post("/layouts", wish(List.of("00000000-0000-7000-8000-000000000000"), 600, null))
+                        .status())
                 .isEqualTo(404);
         JsonNode png = api.post("/layouts", wish(List.of(run), 600, null)).body();
         assertThat(png.path("refused").path(0).path("code").asString()).isEqualTo("not-for-sheets");

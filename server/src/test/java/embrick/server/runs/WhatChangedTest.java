@@ -1,0 +1,85 @@
+package embrick.server.runs;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import embrick.server.support.Api;
+import embrick.server.support.Api.Answer;
+import embrick.server.support.RunningServer;
+import embrick.server.support.TestPictures;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** A run of what changed since makes that and nothing else. */
+@ExtendWith(RunningServer.class)
+class WhatChangedTest {
+    private final Api api = new Api(RunningServer.get().address());
+    private String job;
+    private JsonNode first;
+
+    @BeforeEach
+    void aRunOfThree() {
+        job = api.newJob("What changed");
+        for (int i = 0; i < 3; i++) {
+            api.upload(job, "kite" + i + ".jpg", TestPictures.drawn("jpg", 300 + i, 200));
+        }
+        api.changeFirstTicket(job, document -> document.put("ppi", 20));
+        first = api.finished(api.startRun(job));
+    }
+
+    private Answer runWhatChanged() {
+        return api.post(
+                "/tickets/" + api.firstTicket(job).path("id").asString() + "/runs", Map.of("changedOnly", true));
+    }
+
+    private List<String> made(Answer started) {
+        assertThat(started.status()).as(started.body().toString()).isEqualTo(201);
+        List<String> made = new ArrayList<>();
+        api.finished(started.body().path("id").asString())
+                .path("pieces")
+                .forEach(piece -> made.add(piece.path("originalPath").asString()));
+        return made;
+    }
+
+    @Test
+    void nothingIsMadeTwice() {
+        assertThat(runWhatChanged().code()).isEqualTo("nothing-changed");
+    }
+
+    @Test
+    void aFramingAPictureAndAFileThatIsGoneAreChanges() throws IOException {
+        String framed = api.original(job, "kite1.jpg");
+        Answer answer = api.put(
+                "/originals/" + framed + "/framings/4:5",
+                Map.of("document", Api.framing(0.4, 1.5), "accepted", true),
+                "If-None-Match",
+                "*");
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        assertThat(made(runWhatChanged())).containsExactly("kite1.jpg");
+        assertThat(runWhatChanged().code()).isEqualTo("nothing-changed");
+
+        api.upload(job, "late.jpg", TestPictures.drawn("jpg", 310, 200));
+        assertThat(made(runWhatChanged())).containsExactly("late.jpg");
+
+        Path gone = RunningServer.get()
+                .storage()
+                .resolve("deliveries")
+                .resolve(first.path("run").path("folder").asString())
+                .resolve(first.path("pieces").path(2).path("name").asString());
+        Files.delete(gone);
+        assertThat(made(runWhatChanged())).containsExactly("kite2.jpg");
+    }
+
+    @Test
+    void aChangedTicketChangesAll() {
+        api.changeFirstTicket(job, document -> document.put("ppi", 25));
+        assertThat(made(runWhatChanged())).containsExactly("kite0.jpg", "kite1.jpg", "kite2.jpg");
+    }
+}
