@@ -31,7 +31,7 @@ const tickets = must(await api.GET('/api/v1/jobs/{jobId}/tickets', { params: { p
 const started = must(
   await api.POST('/api/v1/tickets/{ticketId}/runs', {
     params: { path: { ticketId: tickets[0]!.id } },
-    body: { originalIds: null },
+    body: { originalIds: null, changedOnly: null },
   }),
 );
 let run = must(await api.GET('/api/v1/runs/{id}', { params: { path: { id: started.id } } })).run;
