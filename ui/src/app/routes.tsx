@@ -15,6 +15,7 @@ export const routes: RouteObject[] = [
         errorElement: <Lost />,
         children: [
           { path: '/', lazy: () => import('../features/jobs/page') },
+          { path: '/disk', lazy: () => import('../features/diskuse/page') },
           { path: '/workers', lazy: () => import('../features/workers/page') },
           { path: '/hot-folders', lazy: () => import('../features/hotfolders/page') },
           {

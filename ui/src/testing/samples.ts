@@ -141,6 +141,7 @@ export const run = (changed: Partial<Schemas['RunView']> = {}): Schemas['RunView
   state: 'FINISHED',
   startedAt: '2026-11-20T10:00:00Z',
   finishedAt: '2026-11-20T10:05:00Z',
+  clearedAt: null,
   piecesPerMinute: 12,
   secondsLeft: null,
   fileBytes: 0,

@@ -110,7 +110,7 @@ export function DeliveryPage() {
               <Button type="primary" onClick={() => void download('delivery.zip')}>
                 Download all as ZIP
               </Button>
-            ) : (
+            ) : checked.length === lost.length ? null : (
               <Button href={`${base}/delivery.zip?of=PRESENT`}>ZIP of the {checked.length - lost.length} that are there</Button>
             )}
             {lost.length === 0 && data.orders.length === 1 && data.isForBooks && <Button onClick={() => void download('delivery.pdf')}>PDF book</Button>}
@@ -143,7 +143,17 @@ export function DeliveryPage() {
           {data.finishedAt && `, checked ${time(data.finishedAt)}`}
         </p>
       </section>
-      {lost.length > 0 && (
+      {lost.length > 0 && shown?.clearedAt && (
+        <div className="delivery-cleared" role="status">
+          <p>
+            Its files were cleared on {day(shown.clearedAt)} to make room. The list and the certificate stay, and its pieces can be made again.
+          </p>
+          <Button loading={again.isPending} onClick={() => again.mutate(lost.map((piece) => piece.pieceId))}>
+            Make them again
+          </Button>
+        </div>
+      )}
+      {lost.length > 0 && !shown?.clearedAt && (
         <div className="delivery-lost" role="alert">
           <p>
             <strong>

@@ -109,6 +109,9 @@ export function JobsPage() {
           </li>
         ))}
       </ul>
+      <p className="jobs-foot">
+        <Link to="/disk">Disk use, and deliveries to clear away</Link>
+      </p>
     </main>
   );
 }

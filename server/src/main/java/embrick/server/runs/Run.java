@@ -39,6 +39,7 @@ public class Run {
 
     private Instant startedAt;
     private Instant finishedAt;
+    private Instant clearedAt;
     private Instant stretchStartedAt;
     private int stretchChecked;
 
@@ -79,6 +80,7 @@ public class Run {
     void resume(Instant now, long checked) {
         this.stopped = false;
         this.finishedAt = null;
+        this.clearedAt = null;
         this.stretchStartedAt = now;
         this.stretchChecked = (int) checked;
         endPause();
@@ -87,6 +89,11 @@ public class Run {
     /** Whether its pieces come before those of runs that nobody has put first. */
     void putFirst(boolean first) {
         this.putFirst = first;
+    }
+
+    /** Notes that its files were cleared away; what is made again ends that. */
+    void clear(Instant now) {
+        this.clearedAt = now;
     }
 
     private void endPause() {
@@ -130,6 +137,10 @@ public class Run {
 
     Long version() {
         return version;
+    }
+
+    Optional<Instant> clearedAt() {
+        return Optional.ofNullable(clearedAt);
     }
 
     public Instant startedAt() {

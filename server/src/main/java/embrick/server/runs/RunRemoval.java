@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -24,13 +25,16 @@ public class RunRemoval {
     private final RunOrderRepository orders;
     private final DeliveredFiles delivered;
     private final DeliveryFolders folders;
+    private final Clock clock;
 
     RunRemoval(
             RunRepository runs,
             PieceRepository pieces,
             RunOrderRepository orders,
             DeliveredFiles delivered,
-            DeliveryFolders folders) {
+            DeliveryFolders folders,
+            Clock clock) {
+        this.clock = clock;
         this.orders = orders;
         this.runs = runs;
         this.pieces = pieces;
@@ -54,6 +58,34 @@ public class RunRemoval {
     @Transactional
     public void remove(UUID id, FilesThen files) {
         Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
+        List<PieceRow> all = atRest(id);
+        if (files == FilesThen.DELETED) {
+            all.forEach(this::deleteFile);
+        }
+        discardEmptyFolders(id);
+        runs.delete(run);
+    }
+
+    /**
+     * Deletes the files of a run that is at rest and keeps the run: its list, its certificate, and how each piece is made
+     * again. A file that somebody changed stays, and what else lies in the folder; so does the folder itself, whose name no
+     * other run is to get: pieces that are made again come back into it.
+     *
+     * @throws ProblemException if some of its pieces wait or are being made
+     */
+    @Transactional
+    public void clear(UUID id) {
+        Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
+        atRest(id).forEach(this::deleteFile);
+        run.clear(clock.instant());
+        runs.saveAndFlush(run);
+    }
+
+    private void discardEmptyFolders(UUID id) {
+        orders.findByRunIdOrderByPosition(id).forEach(order -> folders.discardEmpty(order.place()));
+    }
+
+    private List<PieceRow> atRest(UUID id) {
         List<PieceRow> all = pieces.rows(id);
         if (all.stream().anyMatch(piece -> piece.state() == State.WAITING || piece.state() == State.MAKING)) {
             throw new ProblemException(
@@ -64,11 +96,7 @@ public class RunRemoval {
                             "This run is at work.",
                             "Stop it, wait for the piece that is being made, then delete it.")));
         }
-        if (files == FilesThen.DELETED) {
-            all.forEach(this::deleteFile);
-        }
-        orders.findByRunIdOrderByPosition(id).forEach(order -> folders.discardEmpty(order.place()));
-        runs.delete(run);
+        return all;
     }
 
     private void deleteFile(PieceRow piece) {

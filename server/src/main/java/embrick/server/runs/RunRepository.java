@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Modifying;
@@ -21,6 +22,14 @@ interface RunRepository extends JpaRepository<Run, UUID> {
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select r from Run r where r.id = :id")
     Optional<Run> lock(UUID id);
+
+    /** Runs that finished before a time and whose files were not cleared; the oldest first. */
+    @Query("""
+            select r from Run r where r.finishedAt < :before and r.clearedAt is null
+              and exists (select 1 from Piece p where p.runId = r.id and p.state = embrick.server.runs.Piece.State.CHECKED)
+            order by r.finishedAt
+            """)
+    List<Run> keptSince(Instant before, Limit most);
 
     @Query("select r.id from Run r where r.pauseCode is not null and r.finishedAt is null")
     List<UUID> paused();

@@ -76,10 +76,11 @@ class RunViews {
 
             @NotNull Instant startedAt,
             @Schema(nullable = true) Instant finishedAt,
+            @Schema(nullable = true) Instant clearedAt,
             @Schema(nullable = true) Problem pause,
             @NotNull Counts counts,
 
-            @Schema(description = "Of its checked files, as they were delivered")
+            @Schema(description = "Of its checked files, as they were delivered; 0 when they were cleared")
             long fileBytes,
 
             double piecesPerMinute,
@@ -162,9 +163,10 @@ class RunViews {
                 run.isPutFirst(),
                 run.startedAt(),
                 run.finishedAt().orElse(null),
+                run.clearedAt().orElse(null),
                 run.pause().orElse(null),
                 counts,
-                fileBytes,
+                run.clearedAt().isPresent() ? 0 : fileBytes,
                 perMinute,
                 left);
     }

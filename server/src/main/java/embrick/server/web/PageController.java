@@ -11,7 +11,16 @@ import org.springframework.web.bind.annotation.GetMapping;
 @Controller
 @Hidden
 class PageController {
-    @GetMapping({"/", "/profiles", "/saved-tickets", "/hot-folders", "/workers", "/desk/{*rest}", "/jobs/{*rest}"})
+    @GetMapping({
+        "/",
+        "/profiles",
+        "/saved-tickets",
+        "/hot-folders",
+        "/workers",
+        "/disk",
+        "/desk/{*rest}",
+        "/jobs/{*rest}"
+    })
     String page() {
         return "forward:/index.html";
     }

@@ -1,0 +1,1 @@
+export { DiskUsePage as Component } from './DiskUsePage';
