@@ -65,7 +65,7 @@ public final class LaidPages implements AutoCloseable {
         cuts.forEach(cut -> content.append(PdfPages.drawn(scaled(cut, unit))));
         COSDictionary page = pages.add(new Box(0, 0, width / unit, height / unit), drawn, content.toString());
         if (unit > 1) {
-            page.setFloat(COSName.getPDFName("UserUnit"), (float) unit);
+            page.setInt(COSName.getPDFName("UserUnit"), (int) unit);
         }
     }
 

@@ -20,6 +20,7 @@ import org.springframework.context.event.ContextRefreshedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -148,7 +149,7 @@ class SameStorage {
     @SuppressWarnings("ThreadSleep")
     private void require() throws IOException {
         for (int tried = 1; ; tried++) {
-            Optional<Identity> noted = noted();
+            Optional<Identity> noted = notedIfThere();
             if (noted.isPresent() && found().equals(noted)) {
                 return;
             }
@@ -182,6 +183,16 @@ class SameStorage {
         return database.sql("select id, token from storage_identity")
                 .query((row, _) -> new Identity(row.getObject("id", UUID.class), row.getObject("token", UUID.class)))
                 .optional();
+    }
+
+    /** A database that is away for a moment ends no start. */
+    private Optional<Identity> notedIfThere() {
+        try {
+            return noted();
+        } catch (DataAccessException away) {
+            LOG.warn("the database does not answer: {}", away.toString());
+            return Optional.empty();
+        }
     }
 
     private Optional<Identity> found() throws IOException {
