@@ -11,6 +11,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.openqa.selenium.Keys;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** No test: takes the pictures of docs/screenshots from the demo job as it begins. {@code ./embrick shots} runs it. */
@@ -34,10 +35,6 @@ class ScreenshotsShots {
         browser.open(page + "/pile");
         browser.find(".picture img");
         shot("pile");
-        browser.script(
-                "[...document.querySelectorAll('.ant-segmented-item')].find(e => e.textContent === 'Table').click()");
-        browser.find(".ant-table-row");
-        shot("pile-table");
 
         browser.open(page + "/ticket");
         browser.find(".drawing image");
@@ -56,13 +53,6 @@ class ScreenshotsShots {
         browser.see(".figures", "3600");
         browser.keys("g");
         shot("bench");
-        browser.open(page + "/bench?at=" + api.original(job, "day-two/crosswind.jpg"));
-        browser.find(".stage-picture");
-        browser.keys("e");
-        browser.find(".stage-drawing");
-        browser.keys(Keys.TAB);
-        browser.find(".level-end");
-        shot("bench-level");
         browser.open(page + "/bench?at=" + api.original(job, "arrivals.jpg"));
         browser.find(".stage-picture");
         browser.keys("c");
@@ -95,6 +85,8 @@ class ScreenshotsShots {
         browser.open(page + "/delivery");
         browser.find(".ant-table-row");
         shot("delivery");
+        shotLayout(job, page);
+        shotWorkers(job);
     }
 
     private void shotEdges(String job, String page) throws Exception {
@@ -192,6 +184,22 @@ class ScreenshotsShots {
         browser.open(address + "/hot-folders");
         browser.see(".hot-folder", "Leave it out of the folder");
         shot("hot-folders");
+    }
+
+    private void shotLayout(String job, String page) throws Exception {
+        List<JsonNode> runs =
+                api.get("/jobs/" + job + "/runs").body().valueStream().toList();
+        browser.open(page + "/layout/" + runs.getLast().path("id").asString());
+        browser.find(".layout-piece image");
+        shot("layout");
+    }
+
+    /** While a run is at work: the last one, for it goes on when the picture has been taken. */
+    private void shotWorkers(String job) throws Exception {
+        api.post("/jobs/" + job + "/runs", Map.of());
+        browser.open(address + "/workers");
+        browser.find(".worker-piece progress[value]:not([value='0'])");
+        shot("workers");
     }
 
     /** Waits for pictures and motion to settle, then takes one. */
