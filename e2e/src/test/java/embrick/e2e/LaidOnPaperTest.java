@@ -54,11 +54,12 @@ class LaidOnPaperTest {
         Await.answer(() -> browser.all(".layout-piece").getFirst().getAttribute("aria-label"), before::equals);
 
         // By keys, kept when the page is left.
+        String lastBefore = browser.all(".layout-piece").getLast().getAttribute("aria-label");
         browser.script("document.querySelectorAll('.layout-piece')[2].focus()");
         browser.keys(Keys.ARROW_RIGHT);
         String moved = Await.answer(
                 () -> browser.all(".layout-piece").getLast().getAttribute("aria-label"),
-                label -> !label.equals(before));
+                label -> !label.equals(lastBefore));
         browser.open(address + "/jobs/" + job + "/layout/" + run);
         browser.see(".layout-figures", "3 pieces");
         assertThat(browser.all(".layout-piece").getLast().getAttribute("aria-label"))

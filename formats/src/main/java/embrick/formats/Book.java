@@ -5,11 +5,8 @@ import embrick.core.plan.Plan;
 import embrick.core.ticket.FileFormat;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.pdf.PdfPages;
-import embrick.formats.pdf.PdfPages.Packing;
-import embrick.formats.pdf.PdfPiece;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -39,17 +36,7 @@ public final class Book {
         try (PdfPages pages = new PdfPages(title, scratch)) {
             for (Page page : wanted) {
                 PageLayout layout = PageLayout.of(page.plan());
-                if (page.plan().file() instanceof FileFormat.Pdf) {
-                    try (PdfPiece piece = PdfPiece.open(page.piece())) {
-                        pages.add(layout, piece.picture(), piece::copyPacked);
-                    }
-                } else {
-                    PdfPages.Picture picture = PdfPages.picture(
-                            Packing.JPEG,
-                            page.plan(),
-                            profiles.bytes(page.plan().colour().to()));
-                    pages.add(layout, picture, out -> Files.copy(page.piece(), out));
-                }
+                PackedPiece.open(page, profiles, (picture, bytes) -> pages.add(layout, picture, bytes));
             }
             pages.save(to);
         }

@@ -2,15 +2,10 @@ package embrick.formats;
 
 import embrick.core.plan.PageLayout.Box;
 import embrick.core.plan.PageLayout.Line;
-import embrick.core.ticket.FileFormat;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.pdf.LaidPages;
-import embrick.formats.pdf.PdfPages;
-import embrick.formats.pdf.PdfPages.Packing;
-import embrick.formats.pdf.PdfPiece;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -51,7 +46,10 @@ public final class Sheets {
             for (Sheet sheet : sheets) {
                 for (Laid laid : sheet.laid()) {
                     if (!pages.has(laid.piece().piece())) {
-                        keep(pages, laid.piece());
+                        PackedPiece.open(
+                                laid.piece(),
+                                profiles,
+                                (picture, bytes) -> pages.keep(laid.piece().piece(), picture, bytes));
                     }
                 }
                 List<LaidPages.Laid> drawn = sheet.laid().stream()
@@ -60,20 +58,6 @@ public final class Sheets {
                 pages.add(sheet.width(), sheet.height(), drawn, sheet.cuts());
             }
             pages.save(to);
-        }
-    }
-
-    private void keep(LaidPages pages, Book.Page page) throws IOException {
-        if (page.plan().file() instanceof FileFormat.Pdf) {
-            try (PdfPiece piece = PdfPiece.open(page.piece())) {
-                pages.keep(page.piece(), piece.picture(), piece::copyPacked);
-            }
-        } else {
-            PdfPages.Picture picture = PdfPages.picture(
-                    Packing.JPEG,
-                    page.plan(),
-                    profiles.bytes(page.plan().colour().to()));
-            pages.keep(page.piece(), picture, out -> Files.copy(page.piece(), out));
         }
     }
 }

@@ -26,10 +26,6 @@ public record Placed(Item item, long x, long y, boolean turned) {
         return y + height();
     }
 
-    Placed moved(long along) {
-        return new Placed(item, x, y + along, turned);
-    }
-
     /** Laid the same, for the item without the gap that was added to it. */
     Placed of(Item bare) {
         return new Placed(bare, x, y, turned);

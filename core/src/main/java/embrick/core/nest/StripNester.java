@@ -125,7 +125,7 @@ public final class StripNester {
 
         long[] run() {
             for (ToLongFunction<Item> size : SIZES) {
-                for (Way way : Way.values()) {
+                for (Way way : WAYS) {
                     int[] sorted = IntStream.range(0, items.length)
                             .boxed()
                             .sorted(Comparator.comparingLong((Integer i) -> size.applyAsLong(items[i]))

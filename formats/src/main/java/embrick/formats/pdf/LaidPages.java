@@ -36,11 +36,9 @@ public final class LaidPages implements AutoCloseable {
         pages = new PdfPages(title, scratch);
     }
 
-    /** Puts a piece into the document, once. */
+    /** Puts a piece into the document that is not in it yet. */
     public void keep(Path file, PdfPages.Picture picture, PdfPages.Bytes bytes) throws IOException {
-        if (!images.containsKey(file)) {
-            images.put(file, pages.keep(picture, bytes));
-        }
+        images.put(file, pages.keep(picture, bytes));
     }
 
     /** Whether a piece is in the document already. */

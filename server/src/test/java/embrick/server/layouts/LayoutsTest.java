@@ -176,6 +176,16 @@ class LayoutsTest {
         assertThat(two.path("pages")).hasSize(2);
         two.path("pages").forEach(LayoutsTest::assertApart);
         assertThat(pictures(pdf(wish(List.of(run), 330.2, 558.8)))).hasSize(3);
+
+        String twice = runOf("Two of each", 2, document -> document.put("copies", 2));
+        JsonNode copies =
+                api.post("/layouts", wish(List.of(twice), 609.6, null)).body();
+        assertThat(copies.path("pages")
+                        .path(0)
+                        .path("laid")
+                        .valueStream()
+                        .map(one -> one.path("copy").asInt()))
+                .containsExactlyInAnyOrder(1, 2, 1, 2);
     }
 
     @Test
