@@ -53,13 +53,13 @@ export function BenchPage() {
   const latest = useCallback((id: string) => inHand(id) ?? of(id), [inHand, of]);
   const framing = original ? latest(original.id) : centred;
   const document = ticket?.document;
+  const originalId = original?.id;
   const override = original && overrideOf(original.id);
+  // By the picture's id: news of the picture itself (it is still being read) must not take the plan, and a key with it, away.
   const subject = useMemo<Subject | undefined>(
     () =>
-      original && document && override && framings.isLoaded
-        ? { originalId: original.id, ticket: document, override }
-        : undefined,
-    [original, document, override, framings.isLoaded],
+      originalId && document && override && framings.isLoaded ? { originalId, ticket: document, override } : undefined,
+    [originalId, document, override, framings.isLoaded],
   );
   const { planned, error, ask } = usePlanned(subject, framing);
 
@@ -189,7 +189,6 @@ export function BenchPage() {
   const newest = useRef(command);
   newest.current = command;
   const onCommand = useCallback((wanted: BenchCommand) => newest.current(wanted, false), []);
-  const originalId = original?.id;
   const onOwn = useCallback(
     (words: string, after: Override) => originalId && edit(words, [{ originalId, override: after }]),
     [edit, originalId],
