@@ -1,0 +1,50 @@
+package embrick.standins.common;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.SpringBootConfiguration;
+import org.springframework.boot.autoconfigure.EnableAutoConfiguration;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.ComponentScan;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Starts stand-ins: on loopback only, with their state in a folder. */
+@SpringBootConfiguration
+@EnableAutoConfiguration
+@ComponentScan
+public class StandIns {
+    @Bean
+    StateFiles stateFiles(JsonMapper json) {
+        return new StateFiles(json);
+    }
+
+    @Bean
+    Clock clock() {
+        return Clock.systemUTC();
+    }
+
+    /**
+     * @param parts configuration of the one stand-in
+     * @param port 0 takes a free one
+     * @param home where its state is kept
+     * @param more arguments, as {@code --name=value}
+     */
+    public static ConfigurableApplicationContext start(Class<?> parts, int port, Path home, String... more) {
+        SpringApplication application = new SpringApplication(StandIns.class, parts);
+        List<String> arguments = new ArrayList<>(List.of(
+                "--server.address=127.0.0.1",
+                "--server.port=" + port,
+                "--standin.home=" + home,
+                "--spring.main.banner-mode=off",
+                "--spring.threads.virtual.enabled=true",
+                "--spring.jmx.enabled=false",
+                "--server.tomcat.connection-timeout=10s"));
+        arguments.addAll(Arrays.asList(more));
+        return application.run(arguments.toArray(String[]::new));
+    }
+}

@@ -1,0 +1,2 @@
+/** What all stand-ins share: plain files for their state, answers for refusals, connections that break. */
+package embrick.standins.common;

@@ -1,0 +1,2 @@
+/** A simulated roll printer. */
+package embrick.standins.roll;
