@@ -36,6 +36,7 @@ class ArchitectureTest {
             .that()
             .resideOutsideOfPackages(
                     "..backgrounds..",
+                    "..counter..",
                     "..originals..",
                     "..found..",
                     "..practice..",

@@ -59,6 +59,10 @@ public final class RunningServer implements BeforeAllCallback {
                     "--embrick.storage=" + storage,
                     "--embrick.roots=" + ROOT + "=" + root + "," + OTHER + "=" + other + ",away=" + root
                             + "-that-is-away",
+                    "--embrick.counter.address=" + Counter.get().address(),
+                    "--embrick.counter.every=100ms",
+                    "--embrick.counter.part-bytes=100000",
+                    "--embrick.counter.longest-pause=500ms",
                     "--db-scheduler.polling-interval=3s",
                     "--db-scheduler.heartbeat-interval=500ms",
                     "--embrick.reconcile-every=500ms",

@@ -7,15 +7,38 @@ import java.util.Arrays;
 import java.util.List;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.SpringBootConfiguration;
-import org.springframework.boot.autoconfigure.EnableAutoConfiguration;
+import org.springframework.boot.autoconfigure.ImportAutoConfiguration;
+import org.springframework.boot.autoconfigure.context.ConfigurationPropertiesAutoConfiguration;
+import org.springframework.boot.autoconfigure.context.PropertyPlaceholderAutoConfiguration;
+import org.springframework.boot.http.converter.autoconfigure.HttpMessageConvertersAutoConfiguration;
+import org.springframework.boot.jackson.autoconfigure.JacksonAutoConfiguration;
+import org.springframework.boot.tomcat.autoconfigure.servlet.TomcatServletWebServerAutoConfiguration;
+import org.springframework.boot.validation.autoconfigure.ValidationAutoConfiguration;
+import org.springframework.boot.webmvc.autoconfigure.DispatcherServletAutoConfiguration;
+import org.springframework.boot.webmvc.autoconfigure.WebMvcAutoConfiguration;
+import org.springframework.boot.webmvc.autoconfigure.error.ErrorMvcAutoConfiguration;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.ComponentScan;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Starts stand-ins: on loopback only, with their state in a folder. */
+/**
+ * Starts stand-ins: on loopback only, with their state in a folder.
+ *
+ * <p>What they are made of is listed, not found on the class path: in tests they run beside the application's libraries.
+ */
 @SpringBootConfiguration
-@EnableAutoConfiguration
+@ImportAutoConfiguration({
+    PropertyPlaceholderAutoConfiguration.class,
+    ConfigurationPropertiesAutoConfiguration.class,
+    JacksonAutoConfiguration.class,
+    HttpMessageConvertersAutoConfiguration.class,
+    ValidationAutoConfiguration.class,
+    TomcatServletWebServerAutoConfiguration.class,
+    DispatcherServletAutoConfiguration.class,
+    WebMvcAutoConfiguration.class,
+    ErrorMvcAutoConfiguration.class
+})
 @ComponentScan
 public class StandIns {
     @Bean
@@ -40,6 +63,7 @@ public class StandIns {
                 "--server.address=127.0.0.1",
                 "--server.port=" + port,
                 "--standin.home=" + home,
+                "--spring.config.name=standin",
                 "--spring.main.banner-mode=off",
                 "--spring.threads.virtual.enabled=true",
                 "--spring.jmx.enabled=false",

@@ -1,0 +1,196 @@
+package embrick.server.counter;
+
+import embrick.core.lab.Refusal;
+import embrick.server.Ids;
+import embrick.server.Locks;
+import embrick.server.counter.CounterCheck.Checked;
+import embrick.server.counter.CounterClient.RemoteOrder;
+import embrick.server.counter.CounterClient.RemotePiece;
+import embrick.server.problems.ProblemException;
+import embrick.server.runs.Piece;
+import embrick.server.runs.PieceRepository;
+import embrick.server.runs.PieceRow;
+import embrick.server.runs.RunOrder;
+import embrick.server.runs.RunOrders;
+import embrick.server.storage.Storage;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What is known of orders at the counter: changed only here, each change whole. */
+@Service
+@Transactional
+class CounterOrders {
+    private static final List<CounterOrder.State> OVER =
+            List.of(CounterOrder.State.READY, CounterOrder.State.CANCELLED, CounterOrder.State.FAILED);
+
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private final CounterOrderRepository orders;
+    private final CounterPieceRepository pieces;
+    private final PieceRepository made;
+    private final RunOrders runOrders;
+    private final Locks locks;
+    private final Clock clock;
+
+    CounterOrders(
+            CounterOrderRepository orders,
+            CounterPieceRepository pieces,
+            PieceRepository made,
+            RunOrders runOrders,
+            Locks locks,
+            Clock clock) {
+        this.orders = orders;
+        this.pieces = pieces;
+        this.made = made;
+        this.runOrders = runOrders;
+        this.locks = locks;
+        this.clock = clock;
+    }
+
+    /** An order with its pieces, as it is at one instant. */
+    record Whole(CounterOrder order, List<CounterPiece> pieces) {}
+
+    /**
+     * Notes an order; it is given to the counter by {@link CounterRound}. The same key makes it once.
+     *
+     * @throws ProblemException if the key has made another order of this run
+     */
+    public UUID add(UUID runId, String key, String asked, String reference, String currency, List<Checked> wanted) {
+        locks.hold(Storage.digestOfText(runId + " counter " + key));
+        Optional<CounterOrder> known = orders.findByRunIdAndIdempotencyKey(runId, key);
+        if (known.isPresent()) {
+            if (!known.get().wasAskedAs(asked)) {
+                throw new ProblemException(
+                        HttpStatus.CONFLICT,
+                        "idempotency-key-used",
+                        "Idempotency-Key",
+                        "This Idempotency-Key has made another order of this run.",
+                        "Use a new key for a new order.");
+            }
+            return known.get().id();
+        }
+        CounterOrder order = new CounterOrder(Ids.next(), runId, key, asked, reference, currency, clock.instant());
+        order.price(CounterCheck.price(wanted));
+        orders.saveAndFlush(order);
+        int number = 0;
+        for (Checked one : wanted) {
+            number++;
+            pieces.save(new CounterPiece(
+                    new CounterPiece.Key(order.id(), number),
+                    one.order().ticketId(),
+                    one.piece(),
+                    one.product().id(),
+                    one.product().name()));
+        }
+        return order.id();
+    }
+
+    @Transactional(readOnly = true)
+    public Whole get(UUID id) {
+        return find(id).orElseThrow(() -> ProblemException.notFound("order at the counter"));
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Whole> find(UUID id) {
+        return orders.findById(id).map(order -> new Whole(order, pieces.ofOrder(id)));
+    }
+
+    @Transactional(readOnly = true)
+    public List<Whole> ofRun(UUID runId) {
+        return orders.findByRunIdOrderByCreatedAtDesc(runId).stream()
+                .map(order -> new Whole(order, pieces.ofOrder(order.id())))
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Whole> latest() {
+        return orders.findTop50ByOrderByCreatedAtDesc().stream()
+                .map(order -> new Whole(order, pieces.ofOrder(order.id())))
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public List<UUID> open() {
+        return orders.findByStateNotInOrderByCreatedAt(OVER).stream()
+                .map(CounterOrder::id)
+                .toList();
+    }
+
+    /** Takes over what the counter says. What somebody has cancelled here meanwhile stays so. */
+    public void follow(UUID id, RemoteOrder remote) {
+        CounterOrder order = orders.findById(id).orElseThrow();
+        if (order.state().isOver()) {
+            return;
+        }
+        order.follow(remote.id(), remote.state(), remote.price(), clock.instant());
+        Map<Integer, RemotePiece> known =
+                remote.pieces().stream().collect(Collectors.toMap(RemotePiece::number, Function.identity()));
+        for (CounterPiece piece : pieces.ofOrder(id)) {
+            RemotePiece there = known.get(piece.number());
+            if (there != null) {
+                piece.follow(there.state(), there.received(), JSON.writeValueAsString(there.refusals()));
+            }
+        }
+    }
+
+    public void noteSent(UUID id, int number, long bytes) {
+        pieces.findById(new CounterPiece.Key(id, number)).ifPresent(piece -> piece.noteSent(bytes));
+    }
+
+    public void hinder(UUID id, String why) {
+        orders.findById(id).filter(order -> !order.state().isOver()).ifPresent(order -> order.hinder(why));
+    }
+
+    public void fail(UUID id, String why) {
+        orders.findById(id)
+                .filter(order -> !order.state().isOver())
+                .ifPresent(order -> order.fail(why, clock.instant()));
+    }
+
+    public void cancel(UUID id) {
+        orders.findById(id).filter(order -> !order.state().isOver()).ifPresent(order -> order.cancel(clock.instant()));
+    }
+
+    /** Takes another piece's file for one in an order. */
+    public void take(UUID id, int number, PieceRow other) {
+        pieces.findById(new CounterPiece.Key(id, number)).orElseThrow().take(other);
+    }
+
+    /**
+     * The newest checked piece of the same picture by the same ticket that is not the file that was refused.
+     *
+     * @throws ProblemException if nothing newer was made
+     */
+    @Transactional(readOnly = true)
+    public PieceRow newer(CounterPiece refused) {
+        return made.rowsOfOriginal(refused.originalId()).stream()
+                .filter(row -> row.state() == Piece.State.CHECKED)
+                .filter(row -> !row.digest().orElse("").equals(refused.sha256()))
+                .filter(row -> order(row).ticketId().equals(refused.ticketId()))
+                .findFirst()
+                .orElseThrow(() -> new ProblemException(
+                        HttpStatus.CONFLICT,
+                        "nothing-newer",
+                        refused.name(),
+                        "No other file has been made of " + refused.name() + " since the counter refused it.",
+                        "Change its ticket or its framing, run it again, and send it then."));
+    }
+
+    private RunOrder order(PieceRow row) {
+        return runOrders.get(row.orderId());
+    }
+
+    static List<Refusal> refusals(CounterPiece piece) {
+        return JSON.readValue(piece.refusals(), new TypeReference<>() {});
+    }
+}

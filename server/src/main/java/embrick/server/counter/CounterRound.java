@@ -1,0 +1,125 @@
+package embrick.server.counter;
+
+import embrick.server.counter.CounterClient.RemoteOrder;
+import embrick.server.counter.CounterClient.RemotePiece;
+import embrick.server.counter.CounterClient.Wanted;
+import embrick.server.counter.CounterClient.WantedPiece;
+import embrick.server.counter.CounterOrders.Whole;
+import embrick.server.runs.DeliveredFiles;
+import embrick.server.runs.PieceRepository;
+import embrick.server.runs.PieceRow;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+
+/** Goes on with one order: gives it, sends what the counter awaits, and notes what it says. */
+@Component
+class CounterRound {
+    private final CounterOrders orders;
+    private final CounterClient counter;
+    private final CounterSettings settings;
+    private final PieceRepository pieces;
+    private final DeliveredFiles files;
+
+    CounterRound(
+            CounterOrders orders,
+            CounterClient counter,
+            CounterSettings settings,
+            PieceRepository pieces,
+            DeliveredFiles files) {
+        this.orders = orders;
+        this.counter = counter;
+        this.settings = settings;
+        this.pieces = pieces;
+        this.files = files;
+    }
+
+    /** @throws IOException if the counter is not reached; a later round goes on where this one was */
+    void goOn(UUID id) throws IOException {
+        Whole whole = orders.get(id);
+        RemoteOrder remote;
+        try {
+            remote = whole.order().remoteId().isPresent()
+                    ? counter.order(whole.order().remoteId().get())
+                    : counter.give(id, wanted(whole));
+        } catch (CounterRefusedException refused) {
+            if (refused.isForNow()) {
+                throw refused;
+            }
+            orders.fail(
+                    id,
+                    refused.isUnknown()
+                            ? "The counter does not know this order any more. Order its pieces again."
+                            : "The counter does not take this order: " + refused.getMessage()
+                                    + " Order again, as it asks.");
+            return;
+        }
+        orders.follow(id, remote);
+        for (RemotePiece piece : remote.pieces()) {
+            if (piece.state() == CounterPiece.State.AWAITED && !send(id, remote.id(), piece.number())) {
+                return;
+            }
+        }
+        if (remote.pieces().stream().anyMatch(piece -> piece.state() == CounterPiece.State.AWAITED)) {
+            orders.follow(id, counter.order(remote.id()));
+        }
+    }
+
+    private static Wanted wanted(Whole whole) {
+        return new Wanted(
+                whole.order().reference(),
+                whole.pieces().stream()
+                        .map(piece -> new WantedPiece(
+                                piece.name(), piece.product(), piece.copies(), piece.bytes(), piece.sha256()))
+                        .toList());
+    }
+
+    /** False if the order was cancelled meanwhile, or the piece's file is not there. */
+    private boolean send(UUID id, String remoteId, int number) throws IOException {
+        CounterPiece piece = piece(id, number).orElse(null);
+        if (piece == null) {
+            return false;
+        }
+        Optional<Path> file = file(piece);
+        if (file.isEmpty()) {
+            orders.hinder(
+                    id,
+                    piece.name() + " is no longer in its folder as it was checked."
+                            + " Make it again from its delivery, or withdraw it here.");
+            return false;
+        }
+        long there = counter.received(remoteId, number);
+        while (there < piece.bytes()) {
+            there = counter.append(remoteId, number, file.get(), there, settings.partBytes());
+            orders.noteSent(id, number, there);
+            if (piece(id, number).isEmpty()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Empty once nothing more is to be sent for it. */
+    private Optional<CounterPiece> piece(UUID id, int number) {
+        return orders.find(id)
+                .filter(whole -> !whole.order().state().isOver())
+                .flatMap(whole -> whole.pieces().stream()
+                        .filter(piece -> piece.number() == number)
+                        .findFirst())
+                .filter(piece -> piece.state() == CounterPiece.State.AWAITED);
+    }
+
+    /** The file that was ordered: the same bytes, also where the piece was made again. */
+    private Optional<Path> file(CounterPiece piece) {
+        return pieces.row(piece.pieceId())
+                .filter(row -> row.digest().orElse("").equals(piece.sha256()))
+                .filter(files::isIntact)
+                .map(this::place);
+    }
+
+    private Path place(PieceRow row) {
+        return files.place(row);
+    }
+}

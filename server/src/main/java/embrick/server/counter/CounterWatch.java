@@ -1,0 +1,114 @@
+package embrick.server.counter;
+
+import embrick.server.Failures;
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** Goes on with all open orders again and again, with growing pauses while the counter is away. */
+@Component
+@ConditionalOnWebApplication
+class CounterWatch {
+    private static final Logger LOG = LoggerFactory.getLogger(CounterWatch.class);
+    private static final int MOST_DOUBLINGS = 20;
+
+    private final CounterOrders orders;
+    private final CounterRound round;
+    private final CounterSettings settings;
+    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
+            Thread.ofPlatform().daemon().name("counter").factory());
+    private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
+    private final Set<UUID> atWork = ConcurrentHashMap.newKeySet();
+    private final Map<UUID, Pause> pauses = new ConcurrentHashMap<>();
+
+    /** @param failures in a row */
+    private record Pause(int failures, Instant until) {}
+
+    CounterWatch(CounterOrders orders, CounterRound round, CounterSettings settings) {
+        this.orders = orders;
+        this.round = round;
+        this.settings = settings;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
+        if (settings.counter().isPresent()) {
+            long every = settings.every().toMillis();
+            clock.scheduleWithFixedDelay(this::lookAtAll, every, every, TimeUnit.MILLISECONDS);
+        }
+    }
+
+    @PreDestroy
+    void end() {
+        clock.shutdownNow();
+        threads.shutdownNow();
+    }
+
+    /** Goes on with an order at once: somebody has done something about it. */
+    void wake(UUID id) {
+        pauses.remove(id);
+        goOn(id);
+    }
+
+    private void lookAtAll() {
+        try {
+            List<UUID> open = orders.open();
+            pauses.keySet().retainAll(open);
+            Instant now = Instant.now();
+            open.stream()
+                    .filter(id ->
+                            !pauses.containsKey(id) || !pauses.get(id).until.isAfter(now))
+                    .forEach(this::goOn);
+        } catch (RuntimeException later) {
+            LOG.warn("orders at the counter are looked at later: {}", later.toString());
+        }
+    }
+
+    private void goOn(UUID id) {
+        if (atWork.add(id)) {
+            threads.submit(() -> look(id));
+        }
+    }
+
+    private void look(UUID id) {
+        try {
+            round.goOn(id);
+            pauses.remove(id);
+        } catch (CounterRefusedException refused) {
+            pause(id, refused.getMessage() + " It is tried again by itself.");
+        } catch (IOException broken) {
+            pause(id, "The counter is not reached, or the line broke. It goes on by itself where it was.");
+        } catch (RuntimeException | Error failed) {
+            if (!Failures.isDatabaseAway(failed)) {
+                LOG.error("the order {} at the counter is looked at again", id, failed);
+            }
+            pauses.put(id, new Pause(1, Instant.now().plus(settings.longestPause())));
+        } finally {
+            atWork.remove(id);
+        }
+    }
+
+    private void pause(UUID id, String why) {
+        int failures = pauses.containsKey(id) ? pauses.get(id).failures + 1 : 1;
+        Duration wanted = settings.every().multipliedBy(1L << Math.min(MOST_DOUBLINGS, failures - 1));
+        Duration pause = wanted.compareTo(settings.longestPause()) < 0 ? wanted : settings.longestPause();
+        pauses.put(id, new Pause(failures, Instant.now().plus(pause)));
+        orders.hinder(id, why);
+    }
+}
