@@ -12,11 +12,11 @@ build() {
   local stamp=server/target/.embrick-built
   exec 8>"$ROOT/.build.lock"
   flock -w 900 8 || fail "another build of this checkout has been at work for a quarter of an hour."
-  if [ ! -s "$stamp" ] || [ -n "$(find pom.xml core formats demo ui server bench \
+  if [ ! -s "$stamp" ] || [ -n "$(find pom.xml core formats demo standins ui server bench \
       \( -name node_modules -o -name target -o -name dist \) -prune -o -type f -newer "$stamp" -print -quit)" ]; then
     say "building"
     mkdir -p "$HOME_DIR"
-    run_maven package -DskipTests -Dspotless.check.skip=true -pl core,formats,demo,ui,server,bench \
+    run_maven package -DskipTests -Dspotless.check.skip=true -pl core,formats,demo,standins,ui,server,bench \
       >"$HOME_DIR/build.log" 2>&1 8>&- \
       || { tail -n 40 "$HOME_DIR/build.log"; fail "the build failed; see $HOME_DIR/build.log"; }
     date +%s%N >"$stamp"
@@ -32,6 +32,9 @@ release() {
     new=$(mktemp -d "$HOME_DIR/making-release-XXXXXX")
     cp server/target/embrick-server-0.1.0.jar "$new/"
     cp -r server/target/lib "$new/lib"
+    mkdir "$new/standins"
+    cp standins/target/embrick-standins-0.1.0.jar "$new/standins/"
+    cp -r standins/target/lib "$new/standins/lib"
     mv "$new" "$RELEASE"
   fi
   for old in "$HOME_DIR"/release-*; do
@@ -93,6 +96,7 @@ start_all() {
   echo "$EMBRICK_STORAGE" >"$HOME_DIR/storage.path"
   share_memory
   allow_folders
+  name_standins
   keep_log
   log_into application
   rm -f "$HOME_DIR/application.ready"
@@ -202,6 +206,7 @@ stop_all() {
   # The supervisor ends the application; one that has lost its supervisor is ended by itself.
   end_process supervisor 90 || fail "the supervisor (process $(running supervisor)) does not end."
   end_process application 60 || fail "the application (process $(running application)) does not end."
+  stop_standins
   # What is rehearsed for the next start is of no use without its database.
   end_process rehearsal 20 || true
   forget_process supervisor

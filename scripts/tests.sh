@@ -12,7 +12,7 @@ run_tests() {
   # Whoever ends this ends the one beside it too.
   trap 'kill "$browser" 2>/dev/null || true' EXIT
   local failed=0
-  test_modules parts core,formats,demo,server || failed=1
+  test_modules parts core,formats,demo,standins,server || failed=1
   wait "$browser" || failed=1
   trap - EXIT
   [ "$failed" = 0 ] || fail "some tests failed; their reports are in */target/surefire-reports."

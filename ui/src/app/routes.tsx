@@ -47,6 +47,7 @@ export const routes: RouteObject[] = [
                   { path: 'bench', lazy: () => import('../features/bench/page') },
                   { path: 'proof', lazy: () => import('../features/proof/page') },
                   { path: 'run/:runId?', lazy: () => import('../features/run/page') },
+                  { path: 'counter/:runId', lazy: () => import('../features/counter/page') },
                   { path: 'layout/:runId', lazy: () => import('../features/layout/page') },
                   { path: 'delivery/:runId?', lazy: () => import('../features/delivery/page') },
                 ],

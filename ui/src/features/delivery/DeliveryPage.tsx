@@ -115,6 +115,7 @@ export function DeliveryPage() {
             )}
             {lost.length === 0 && data.orders.length === 1 && data.isForBooks && <Button onClick={() => void download('delivery.pdf')}>PDF book</Button>}
             {data.isForBooks && <Button onClick={() => void navigate(`/jobs/${jobId}/layout/${shownId}`)}>Lay on paper</Button>}
+            <Button onClick={() => void navigate(`/jobs/${jobId}/counter/${shownId}`)}>Order at the counter</Button>
             <Button href={`${base}/contact-sheet.pdf`}>Contact sheet</Button>
             <Button href={`${base}/certificate.json`}>Certificate</Button>
             <Button href={`${base}/delivery.csv`}>List as CSV</Button>

@@ -12,9 +12,9 @@ interface Props {
   children: (close: () => void) => ReactNode;
 }
 
-/** An underlined part of the sentence that opens to be changed. */
+/** An underlined part of the sentence that opens to be changed; an address that ends in its label opens it at once. */
 export function Phrase({ words, label, after, problem, children }: Props) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState(() => decodeURIComponent(window.location.hash.slice(1)) === label);
   const problemId = useId();
   return (
     <>

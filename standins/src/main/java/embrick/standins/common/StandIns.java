@@ -51,6 +51,15 @@ public class StandIns {
         return Clock.systemUTC();
     }
 
+    /** As a process of its own: its port in STANDIN_PORT, the folder of its state in STANDIN_HOME. */
+    public static void main(Class<?> parts, String... more) {
+        start(
+                parts,
+                Integer.parseInt(System.getenv("STANDIN_PORT")),
+                Path.of(System.getenv("STANDIN_HOME")).toAbsolutePath(),
+                more);
+    }
+
     /**
      * @param parts configuration of the one stand-in
      * @param port 0 takes a free one

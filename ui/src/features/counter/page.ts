@@ -1,0 +1,1 @@
+export { CounterPage as Component } from './CounterPage';
