@@ -2,15 +2,13 @@ package embrick.standins.common;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.util.Optional;
 import tools.jackson.databind.json.JsonMapper;
 
-/** State in JSON files, each whole at any instant: a stand-in that is killed goes on where it was. */
+/** State in JSON files, each whole at any instant: a stand-in that is killed goes on where it was, though not after a power cut. */
 public final class StateFiles {
     private final JsonMapper json;
 
@@ -30,9 +28,6 @@ public final class StateFiles {
         try {
             Files.createDirectories(file.getParent());
             Files.write(making, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(state));
-            try (FileChannel written = FileChannel.open(making, StandardOpenOption.WRITE)) {
-                written.force(true);
-            }
             Files.move(making, file, StandardCopyOption.ATOMIC_MOVE);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
