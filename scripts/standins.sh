@@ -1,5 +1,5 @@
 # The simulated services outside: a lab's counter and a roll printer, each a process of its own beside the application.
-STANDIN_MEMORY=256m
+STANDIN_MEMORY=384m
 
 # standin_port NAME: beside the application's own port, unless the settings say another.
 standin_port() {
@@ -49,6 +49,8 @@ start_standin() {
   hold_home
   ! running "$1" >/dev/null || return 0
   clear_standin "$1"
+  # The application may be an earlier build's.
+  release
   rm -f "$HOME_DIR/$1.ready"
   (keep_standin "$1") >>"$HOME_DIR/$1.log" 2>&1 </dev/null &
   note_process "$1-keeper" $!

@@ -16,6 +16,7 @@ export const routes: RouteObject[] = [
         children: [
           { path: '/', lazy: () => import('../features/jobs/page') },
           { path: '/disk', lazy: () => import('../features/diskuse/page') },
+          { path: '/roll', lazy: () => import('../features/roll/page') },
           { path: '/workers', lazy: () => import('../features/workers/page') },
           { path: '/hot-folders', lazy: () => import('../features/hotfolders/page') },
           {

@@ -10,6 +10,7 @@ import { useKeys } from '../../shared/useKeys';
 import { useRuns } from '../run';
 import { Papers } from './Papers';
 import { PaperWishes } from './PaperWishes';
+import { PrintOnRoll } from './PrintOnRoll';
 import { keepWish, keptWish, moved, type ByHand, type Layout, type Wish } from './wish';
 import './layout.css';
 
@@ -87,6 +88,7 @@ function Figures({ layout, wish, isOld }: { layout: Layout; wish: Wish; isOld: b
   const { message } = App.useApp();
   const [isMaking, setIsMaking] = useState(false);
   const pieces = layout.pages.reduce((sum, page) => sum + page.laid.length, 0);
+  const cannot = pieces === 0 || layout.wrong.length > 0 || isOld;
   const save = async () => {
     setIsMaking(true);
     try {
@@ -127,9 +129,12 @@ function Figures({ layout, wish, isOld }: { layout: Layout; wish: Wish; isOld: b
           </span>
         )}
       </p>
-      <Button type="primary" loading={isMaking} disabled={pieces === 0 || layout.wrong.length > 0 || isOld} onClick={() => void save()}>
-        Save as PDF
-      </Button>
+      <span className="layout-takes">
+        <Button loading={isMaking} disabled={cannot} onClick={() => void save()}>
+          Save as PDF
+        </Button>
+        {wish.height == null && <PrintOnRoll wish={wish} length={layout.length} disabled={cannot} />}
+      </span>
     </div>
   );
 }

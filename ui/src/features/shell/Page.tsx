@@ -25,6 +25,9 @@ export function Page() {
         <Link to="/hot-folders">
           <Button tabIndex={-1}>Hot folders</Button>
         </Link>
+        <Link to="/roll">
+          <Button tabIndex={-1}>Roll</Button>
+        </Link>
         <Link to="/desk">
           <Button tabIndex={-1}>Desk</Button>
         </Link>

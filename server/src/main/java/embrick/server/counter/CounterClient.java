@@ -3,16 +3,12 @@ package embrick.server.counter;
 import embrick.core.lab.LabProduct;
 import embrick.core.lab.Refusal;
 import embrick.server.counter.CounterPiece.State;
+import embrick.server.outside.OutsideRefusedException;
+import embrick.server.outside.OutsideService;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.math.BigDecimal;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublisher;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
-import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Path;
@@ -21,36 +17,26 @@ import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Speaks with the counter. Everything it does may be done again: an order has a key, a part its place in the file.
  *
- * <p>All methods throw {@link CounterRefusedException} for what the counter refuses, and another {@link IOException} if it is
+ * <p>All methods throw {@link OutsideRefusedException} for what the counter refuses, and another {@link IOException} if it is
  * not reached or the line breaks.
  */
 @Component
 class CounterClient {
-    private static final Duration TO_CONNECT = Duration.ofSeconds(3);
-    private static final Duration TO_ANSWER = Duration.ofSeconds(15);
-
     /** A part on a slow line; a dead one is noticed after this. */
     private static final Duration TO_SEND = Duration.ofMinutes(5);
 
-    private static final int OK = 200;
-    private static final int REDIRECTS = 300;
-
-    private final CounterSettings settings;
-    private final JsonMapper json = new JsonMapper();
-    private final HttpClient http = HttpClient.newBuilder()
-            .version(HttpClient.Version.HTTP_1_1)
-            .connectTimeout(TO_CONNECT)
-            .build();
+    private final OutsideService outside;
 
     CounterClient(CounterSettings settings) {
-        this.settings = settings;
+        this.outside = new OutsideService("counter", settings.address());
+    }
+
+    boolean isSetUp() {
+        return outside.isSetUp();
     }
 
     /** What the counter says of itself. */
@@ -76,50 +62,42 @@ class CounterClient {
     record RemotePiece(int number, State state, String sha256, long bytes, long received, List<Refusal> refusals) {}
 
     Counter counter() throws IOException {
-        return json(send(request("/").GET(), TO_ANSWER), Counter.class);
+        return outside.ask(outside.request("/").GET(), Counter.class);
     }
 
     Products products() throws IOException {
-        return json(send(request("/products").GET(), TO_ANSWER), Products.class);
+        return outside.ask(outside.request("/products").GET(), Products.class);
     }
 
     RemoteOrder give(UUID key, Wanted wanted) throws IOException {
-        return json(
-                send(
-                        request("/orders")
-                                .header("Idempotency-Key", key.toString())
-                                .header("Content-Type", "application/json")
-                                .POST(body(wanted)),
-                        TO_ANSWER),
-                RemoteOrder.class);
+        return outside.ask(
+                outside.sending("/orders", wanted).header("Idempotency-Key", key.toString()), RemoteOrder.class);
     }
 
     RemoteOrder order(String id) throws IOException {
-        return json(send(request("/orders/" + id).GET(), TO_ANSWER), RemoteOrder.class);
+        return outside.ask(outside.request("/orders/" + id).GET(), RemoteOrder.class);
     }
 
     RemoteOrder replace(String id, int number, Replacement replacement) throws IOException {
-        return json(
-                send(
-                        request("/orders/" + id + "/pieces/" + number + "/replacement")
-                                .header("Content-Type", "application/json")
-                                .POST(body(replacement)),
-                        TO_ANSWER),
+        return outside.ask(
+                outside.sending("/orders/" + id + "/pieces/" + number + "/replacement", replacement),
                 RemoteOrder.class);
     }
 
     RemoteOrder withdraw(String id, int number) throws IOException {
-        return json(send(request("/orders/" + id + "/pieces/" + number).DELETE(), TO_ANSWER), RemoteOrder.class);
+        return outside.ask(
+                outside.request("/orders/" + id + "/pieces/" + number).DELETE(), RemoteOrder.class);
     }
 
     RemoteOrder cancel(String id) throws IOException {
-        return json(
-                send(request("/orders/" + id + "/cancel").POST(BodyPublishers.noBody()), TO_ANSWER), RemoteOrder.class);
+        return outside.ask(
+                outside.request("/orders/" + id + "/cancel").POST(BodyPublishers.noBody()), RemoteOrder.class);
     }
 
     /** How many bytes of a piece's file the counter has. */
     long received(String id, int number) throws IOException {
-        return offset(send(request(file(id, number)).method("HEAD", BodyPublishers.noBody()), TO_ANSWER));
+        return offset(outside.send(
+                outside.request(file(id, number)).method("HEAD", BodyPublishers.noBody()), OutsideService.TO_ANSWER));
     }
 
     /** Sends the next part of a file, from a place on, and gives how many bytes of it the counter has then. */
@@ -130,8 +108,8 @@ class CounterClient {
                 // Until the part is full, or the file ends.
             }
         }
-        return offset(send(
-                request(file(id, number))
+        return offset(outside.send(
+                outside.request(file(id, number))
                         .header("Content-Type", "application/partial-upload")
                         .header("Upload-Offset", String.valueOf(from))
                         .method("PATCH", BodyPublishers.ofByteArray(part.array(), 0, part.position())),
@@ -140,56 +118,6 @@ class CounterClient {
 
     private static String file(String id, int number) {
         return "/orders/" + id + "/pieces/" + number + "/file";
-    }
-
-    private HttpRequest.Builder request(String path) throws IOException {
-        String address =
-                settings.counter().orElseThrow(() -> new IOException("No counter's address is in the settings."));
-        try {
-            return HttpRequest.newBuilder(URI.create(address + path));
-        } catch (IllegalArgumentException unfit) {
-            throw new IOException("“" + address + "” is no address of a counter.", unfit);
-        }
-    }
-
-    private BodyPublisher body(Object value) {
-        return BodyPublishers.ofByteArray(json.writeValueAsBytes(value));
-    }
-
-    private HttpResponse<String> send(HttpRequest.Builder request, Duration patience) throws IOException {
-        try {
-            HttpResponse<String> answer = http.send(request.timeout(patience).build(), BodyHandlers.ofString());
-            if (answer.statusCode() < OK || answer.statusCode() >= REDIRECTS) {
-                throw refusal(answer);
-            }
-            return answer;
-        } catch (InterruptedException ending) {
-            Thread.currentThread().interrupt();
-            throw new IOException("Embrick is ending.", ending);
-        } catch (UncheckedIOException failed) {
-            throw failed.getCause();
-        }
-    }
-
-    private CounterRefusedException refusal(HttpResponse<String> answer) {
-        String code = "unknown";
-        String text = "The counter answered with " + answer.statusCode() + ".";
-        try {
-            JsonNode problem = json.readTree(answer.body());
-            code = problem.path("code").asString(code);
-            text = problem.path("detail").asString(text);
-        } catch (JacksonException _) {
-            // Then there is only its number to tell.
-        }
-        return new CounterRefusedException(answer.statusCode(), code, text);
-    }
-
-    private <T> T json(HttpResponse<String> answer, Class<T> kind) throws IOException {
-        try {
-            return json.readValue(answer.body(), kind);
-        } catch (JacksonException unreadable) {
-            throw new IOException("What answers there is no counter: " + unreadable.getOriginalMessage(), unreadable);
-        }
     }
 
     private static long offset(HttpResponse<String> answer) throws IOException {

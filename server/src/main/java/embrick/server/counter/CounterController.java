@@ -8,6 +8,7 @@ import embrick.server.counter.CounterClient.Counter;
 import embrick.server.counter.CounterClient.Products;
 import embrick.server.counter.CounterOrders.Whole;
 import embrick.server.documents.StoredJson;
+import embrick.server.outside.OutsideRefusedException;
 import embrick.server.problems.ProblemException;
 import embrick.server.runs.PieceRow;
 import embrick.server.runs.Run;
@@ -42,7 +43,6 @@ import org.springframework.web.bind.annotation.RestController;
 @ConditionalOnWebApplication
 @RequestMapping("/api/v1")
 class CounterController {
-    private final CounterSettings settings;
     private final CounterClient client;
     private final CounterCheck check;
     private final CounterOrders orders;
@@ -52,7 +52,6 @@ class CounterController {
     private final StoredJson json;
 
     CounterController(
-            CounterSettings settings,
             CounterClient client,
             CounterCheck check,
             CounterOrders orders,
@@ -60,7 +59,6 @@ class CounterController {
             RunService runs,
             RunOrders runOrders,
             StoredJson json) {
-        this.settings = settings;
         this.client = client;
         this.check = check;
         this.orders = orders;
@@ -169,7 +167,7 @@ class CounterController {
 
     @GetMapping("/counter")
     CounterView getCounter() {
-        if (settings.counter().isEmpty()) {
+        if (!client.isSetUp()) {
             return CounterView.without(CounterState.NOT_SET_UP);
         }
         try {
@@ -180,7 +178,7 @@ class CounterController {
                     products.lab(),
                     products.currency(),
                     products.products().stream().map(CounterProduct::of).toList());
-        } catch (CounterRefusedException closed) {
+        } catch (OutsideRefusedException closed) {
             return CounterView.without(CounterState.CLOSED);
         } catch (IOException away) {
             return CounterView.without(CounterState.NOT_REACHED);
@@ -326,7 +324,7 @@ class CounterController {
             CounterClient.RemoteOrder remote = there.ask();
             here.run();
             orders.follow(id, remote);
-        } catch (CounterRefusedException refused) {
+        } catch (OutsideRefusedException refused) {
             throw new ProblemException(
                     refused.isForNow() ? HttpStatus.SERVICE_UNAVAILABLE : HttpStatus.CONFLICT,
                     "counter-refused",
@@ -362,7 +360,7 @@ class CounterController {
     }
 
     private Products products() {
-        if (settings.counter().isEmpty()) {
+        if (!client.isSetUp()) {
             throw new ProblemException(
                     HttpStatus.CONFLICT,
                     "no-counter",
@@ -372,7 +370,7 @@ class CounterController {
         }
         try {
             return client.products();
-        } catch (CounterRefusedException closed) {
+        } catch (OutsideRefusedException closed) {
             throw new ProblemException(
                     HttpStatus.SERVICE_UNAVAILABLE,
                     "counter-closed",

@@ -5,6 +5,7 @@ import embrick.server.counter.CounterClient.RemotePiece;
 import embrick.server.counter.CounterClient.Wanted;
 import embrick.server.counter.CounterClient.WantedPiece;
 import embrick.server.counter.CounterOrders.Whole;
+import embrick.server.outside.OutsideRefusedException;
 import embrick.server.runs.DeliveredFiles;
 import embrick.server.runs.PieceRepository;
 import embrick.server.runs.PieceRow;
@@ -44,7 +45,7 @@ class CounterRound {
             remote = whole.order().remoteId().isPresent()
                     ? counter.order(whole.order().remoteId().get())
                     : counter.give(id, wanted(whole));
-        } catch (CounterRefusedException refused) {
+        } catch (OutsideRefusedException refused) {
             if (refused.isForNow()) {
                 throw refused;
             }

@@ -1,7 +1,6 @@
 package embrick.server.counter;
 
 import java.time.Duration;
-import java.util.Optional;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 
@@ -16,8 +15,4 @@ record CounterSettings(
         @DefaultValue("") String address,
         @DefaultValue("1s") Duration every,
         @DefaultValue("4194304") int partBytes,
-        @DefaultValue("30s") Duration longestPause) {
-    Optional<String> counter() {
-        return address.isBlank() ? Optional.empty() : Optional.of(address.replaceAll("/+$", ""));
-    }
-}
+        @DefaultValue("30s") Duration longestPause) {}

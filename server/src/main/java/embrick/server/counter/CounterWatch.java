@@ -1,6 +1,7 @@
 package embrick.server.counter;
 
 import embrick.server.Failures;
+import embrick.server.outside.OutsideRefusedException;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.time.Duration;
@@ -30,6 +31,7 @@ class CounterWatch {
 
     private final CounterOrders orders;
     private final CounterRound round;
+    private final CounterClient client;
     private final CounterSettings settings;
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().daemon().name("counter").factory());
@@ -40,7 +42,8 @@ class CounterWatch {
     /** @param failures in a row */
     private record Pause(int failures, Instant until) {}
 
-    CounterWatch(CounterOrders orders, CounterRound round, CounterSettings settings) {
+    CounterWatch(CounterOrders orders, CounterRound round, CounterClient client, CounterSettings settings) {
+        this.client = client;
         this.orders = orders;
         this.round = round;
         this.settings = settings;
@@ -48,7 +51,7 @@ class CounterWatch {
 
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
-        if (settings.counter().isPresent()) {
+        if (client.isSetUp()) {
             long every = settings.every().toMillis();
             clock.scheduleWithFixedDelay(this::lookAtAll, every, every, TimeUnit.MILLISECONDS);
         }
@@ -90,7 +93,7 @@ class CounterWatch {
         try {
             round.goOn(id);
             pauses.remove(id);
-        } catch (CounterRefusedException refused) {
+        } catch (OutsideRefusedException refused) {
             pause(id, refused.getMessage() + " It is tried again by itself.");
         } catch (IOException broken) {
             pause(id, "The counter is not reached, or the line broke. It goes on by itself where it was.");

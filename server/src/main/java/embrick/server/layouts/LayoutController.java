@@ -18,6 +18,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
@@ -31,8 +32,10 @@ class LayoutController {
 
     private final Layouts layouts;
     private final LayoutPdf pdf;
+    private final LayoutPrinting printing;
 
-    LayoutController(Layouts layouts, LayoutPdf pdf) {
+    LayoutController(Layouts layouts, LayoutPdf pdf, LayoutPrinting printing) {
+        this.printing = printing;
         this.layouts = layouts;
         this.pdf = pdf;
     }
@@ -70,6 +73,30 @@ class LayoutController {
 
     @PostMapping(path = "/pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<StreamingResponseBody> getLayoutPdf(@Valid @RequestBody LayoutWish wish) {
+        Layout layout = sound(wish);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + nameOf(wish) + "\"")
+                .body(out -> pdf.write("Embrick, pieces laid on paper", layout, wish.gap(), out));
+    }
+
+    record RollJobSent(@NotNull String jobId) {}
+
+    /** Puts the pieces on the roll printer. The same Idempotency-Key is the same job. */
+    @PostMapping("/print")
+    RollJobSent printLayout(@RequestHeader("Idempotency-Key") String key, @Valid @RequestBody LayoutWish wish) {
+        if (wish.height() != null) {
+            throw ProblemException.invalid(
+                    "no-roll",
+                    "height",
+                    "Sheets are not printed on a roll.",
+                    "Choose a roll, or save the sheets as PDF.");
+        }
+        return new RollJobSent(printing.print(key, sound(wish), wish));
+    }
+
+    /** @throws ProblemException if it cannot be printed as it lies */
+    private Layout sound(LayoutWish wish) {
         Layout layout = layouts.lay(wish);
         if (!layout.wrong().isEmpty()) {
             throw new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, layout.wrong());
@@ -80,10 +107,7 @@ class LayoutController {
                             "nothing-to-lay", "run", "No piece is finished yet.", "Wait for the run.")
                     : new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, layout.refused());
         }
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_PDF)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + nameOf(wish) + "\"")
-                .body(out -> pdf.write("Embrick, pieces laid on paper", layout, wish.gap(), out));
+        return layout;
     }
 
     private static String nameOf(LayoutWish wish) {

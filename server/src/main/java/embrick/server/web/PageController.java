@@ -18,6 +18,7 @@ class PageController {
         "/hot-folders",
         "/workers",
         "/disk",
+        "/roll",
         "/desk/{*rest}",
         "/jobs/{*rest}"
     })

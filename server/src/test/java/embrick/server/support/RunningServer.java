@@ -60,6 +60,7 @@ public final class RunningServer implements BeforeAllCallback {
                     "--embrick.roots=" + ROOT + "=" + root + "," + OTHER + "=" + other + ",away=" + root
                             + "-that-is-away",
                     "--embrick.counter.address=" + Counter.get().address(),
+                    "--embrick.roll.address=" + Roll.get().address(),
                     "--embrick.counter.every=100ms",
                     "--embrick.counter.part-bytes=100000",
                     "--embrick.counter.longest-pause=500ms",

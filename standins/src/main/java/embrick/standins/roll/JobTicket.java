@@ -21,7 +21,7 @@ public record JobTicket(
         @NotNull String paper,
         @DecimalMin("10") double width,
         @NotNull @Size(min = 1, max = 200) List<@NotNull @Valid Page> pages,
-        @NotNull @Size(max = 200_000) String memo) {
+        @NotNull @Size(max = 2_000_000) String memo) {
     /** @param pieces that are cut from it: each is printed whole, once */
     public record Page(
             @DecimalMin("1") double length,

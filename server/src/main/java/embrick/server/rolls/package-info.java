@@ -1,0 +1,2 @@
+/** The roll printer: what it has in it, what it prints, and its jobs. */
+package embrick.server.rolls;

@@ -1,0 +1,1 @@
+export { rollQuery, type RollState } from './queries';

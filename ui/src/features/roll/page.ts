@@ -1,0 +1,1 @@
+export { RollPage as Component } from './RollPage';
