@@ -24,6 +24,7 @@ import { scales, ShownTools } from './ShownTools';
 import { SheetMap } from './SheetMap';
 import { SpacedProof } from './SpacedProof';
 import { Trial } from './Trial';
+import { TrialStrip } from './TrialStrip';
 import { useBackground, useNotGrown } from './useBackground';
 import { useCompared, type Beside } from './useCompared';
 import { useProofed } from './useProofed';
@@ -56,6 +57,7 @@ export function ProofPage() {
   const [look, setLook] = useState<Look>('WHITE');
   const [marked, setMarked] = useState(false);
   const [intents, setIntents] = useState(false);
+  const [strip, setStrip] = useState(false);
   const [space, setSpace] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
   const [weak, setWeak] = useState(false);
@@ -241,6 +243,7 @@ export function ProofPage() {
             onTry={setTried}
           />
           {converts && plan && <Button onClick={() => setIntents(true)}>Intents side by side</Button>}
+          {plan && subject && <Button onClick={() => setStrip(true)}>Trial strip</Button>}
           <button type="button" className="tool" aria-pressed={look === 'PAPER'} onClick={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}>
             <kbd>P</kbd> soft proof on paper
           </button>
@@ -270,6 +273,18 @@ export function ProofPage() {
         </div>
         {plan && part && !isSpaced && <ProofFigures plan={plan} part={part} contour={scale === 'whole' ? undefined : middle?.contour} loss={loss} halo={halo} />}
       </div>
+      {strip && plan && plain && (
+        <TrialStrip
+          subject={plain}
+          plan={plan}
+          look={look}
+          onTry={(chosen) => {
+            setTried({ ...tried, ...chosen });
+            setStrip(false);
+          }}
+          onClose={() => setStrip(false)}
+        />
+      )}
       {intents && plain && converts && plan && (
         <Intents
           original={original}

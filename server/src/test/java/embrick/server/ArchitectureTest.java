@@ -47,6 +47,7 @@ class ArchitectureTest {
                     "..runs..",
                     "..deliveries..",
                     "..layouts..",
+                    "..trials..",
                     "..storage..")
             .should()
             .dependOnClassesThat()

@@ -63,6 +63,15 @@ public final class ShippedFont implements CaptionRenderer {
         }
     }
 
+    /** The same words with a question mark for each letter that the font does not have. */
+    public String shown(String words) {
+        String missing = measured(words).missing();
+        return words.codePoints()
+                .map(character -> missing.indexOf(character) >= 0 ? '?' : character)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString();
+    }
+
     @Override
     public Coverage draw(CaptionLine line) {
         return drawTurned(line, 0);

@@ -60,7 +60,7 @@ public final class ContactPages implements AutoCloseable {
         try (InputStream in = ShippedFont.file()) {
             this.font = PDType0Font.load(document, in);
         }
-        this.title = shown(title);
+        this.title = letters.shown(title);
         document.getDocumentInformation().setTitle(title);
         document.getDocumentInformation().setProducer("Embrick");
     }
@@ -91,7 +91,7 @@ public final class ContactPages implements AutoCloseable {
             draw(picture.get(), left, top, width, room);
         }
         for (int i = 0; i < Math.min(LINES, words.size()); i++) {
-            write(cut(shown(words.get(i)), width), left, top - room - 2 - (i + 1) * LINE + 2, SIZE);
+            write(cut(letters.shown(words.get(i)), width), left, top - room - 2 - (i + 1) * LINE + 2, SIZE);
         }
     }
 
@@ -124,15 +124,6 @@ public final class ContactPages implements AutoCloseable {
 
     private float length(String words) {
         return (float) letters.measured(words).widthEm() * SIZE;
-    }
-
-    /** What the font does not have becomes a question mark. */
-    private String shown(String words) {
-        String missing = letters.measured(words).missing();
-        return words.codePoints()
-                .map(character -> missing.indexOf(character) >= 0 ? '?' : character)
-                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
-                .toString();
     }
 
     /** Cut at its end so that it fits, at the size of a cell's words. */

@@ -7,6 +7,7 @@ import embrick.formats.Prints;
 import embrick.formats.Retagging;
 import embrick.formats.ScreenPictures;
 import embrick.formats.Sheets;
+import embrick.formats.TrialStrip;
 import embrick.formats.crew.Crew;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.DecodeLimits;
@@ -55,6 +56,11 @@ class PictureFormats {
     @Bean
     Sheets sheets(ProfileShelf profiles, DecodeWatch process) {
         return new Sheets(profiles, process.scratch());
+    }
+
+    @Bean
+    TrialStrip trialStrip(Formats formats, Prints prints, Sheets sheets) {
+        return new TrialStrip(formats, prints, sheets);
     }
 
     @Bean

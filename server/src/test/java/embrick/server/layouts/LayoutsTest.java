@@ -1,5 +1,6 @@
 package embrick.server.layouts;
 
+import static embrick.server.support.OutsideTool.said;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -8,7 +9,6 @@ import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -92,21 +92,6 @@ class LayoutsTest {
         Path file = folder.resolve("laid.pdf");
         Files.write(file, api.picture("/layouts/pdf", wish, "Content-Type").bytes());
         return file;
-    }
-
-    private static String said(String... command) {
-        try {
-            Process process =
-                    new ProcessBuilder(command).redirectErrorStream(true).start();
-            String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-            assertThat(process.waitFor()).as(said).isZero();
-            return said;
-        } catch (IOException failed) {
-            throw new IllegalStateException(failed);
-        } catch (InterruptedException interrupted) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(interrupted);
-        }
     }
 
     /** Where poppler finds each picture on a page, in the 1.5 times larger points that pdftohtml writes; sides made positive. */
