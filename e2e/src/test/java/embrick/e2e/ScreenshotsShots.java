@@ -3,6 +3,7 @@ package embrick.e2e;
 import embrick.demo.FillDemoJob;
 import embrick.server.support.Api;
 import embrick.server.support.Await;
+import embrick.server.support.Roll;
 import embrick.server.support.RunningServer;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -62,7 +64,7 @@ class ScreenshotsShots {
         shot("carry");
 
         shotEdges(job, page);
-        shotColours(job, page);
+        shotColours();
         shotDesk(job, page);
         shotHotFolder(job);
 
@@ -86,6 +88,7 @@ class ScreenshotsShots {
         browser.find(".ant-table-row");
         shot("delivery");
         shotLayout(job, page);
+        shotOutside(job, page);
         shotWorkers(job);
     }
 
@@ -103,30 +106,13 @@ class ScreenshotsShots {
         shot("bench-canvas");
     }
 
-    private void shotColours(String job, String page) throws Exception {
+    private void shotColours() throws Exception {
         browser.open(address + "/profiles");
         browser.find(".shelf-item");
         browser.script(
                 "[...document.querySelectorAll('.shelf-item')].find(e => e.textContent.startsWith('Lustre paper, RGB')).click()");
         browser.until(_ -> browser.all(".gamut polygon").size() >= 9 ? true : null);
         shot("profiles");
-        String canvases =
-                api.get("/jobs/" + job + "/tickets").body().get(2).path("id").asString();
-        browser.open(page + "/ticket/" + canvases);
-        browser.see(".sentence", "Canvas, RGB");
-        browser.find("button[aria-label^='Colour']").click();
-        browser.find(".phrase-form");
-        shot("ticket-colour");
-        browser.open(page + "/proof?at=" + api.original(job, "wide-colours.jpg"));
-        browser.see(".figures", "out of gamut");
-        browser.script(
-                "[...document.querySelectorAll('.ant-segmented-item')].find(e => e.textContent === 'whole').click()");
-        browser.keys("m");
-        browser.keys("p");
-        browser.keys("l");
-        browser.until(_ -> browser.all(".proof-layer img").size() == 3 ? true : null);
-        browser.until(_ -> browser.text(".proof-busy").isEmpty() ? true : null);
-        shot("proof-paper");
     }
 
     private void shotDesk(String job, String page) throws Exception {
@@ -192,6 +178,47 @@ class ScreenshotsShots {
         browser.open(page + "/layout/" + runs.getLast().path("id").asString());
         browser.find(".layout-piece image");
         shot("layout");
+    }
+
+    /** A delivery of prints: some refused, then all accepted, then on the roll. */
+    private void shotOutside(String job, String page) throws Exception {
+        String run = api.startRun(job);
+        api.finished(run);
+        order(run, "print-8x10", 6);
+        order(run, "exhibition-16x20", 2);
+        browser.open(page + "/counter/" + run);
+        browser.see(".counter-slip", "waits for you");
+        browser.see(".counter", "ready");
+        shot("counter");
+
+        Roll.get().setSpeed(60);
+        browser.open(page + "/layout/" + run);
+        browser.find(".layout-piece image");
+        press("Print on the roll");
+        press("Send it to the printer");
+        browser.see(".roll-job", "8 of 25");
+        shot("roll");
+    }
+
+    private void order(String run, String product, int pieces) {
+        JsonNode check = api.post(
+                        "/runs/" + run + "/counter-orders/check", Map.of("products", List.of(), "leftOut", List.of()))
+                .body();
+        Map<String, Object> wish = Map.of(
+                "products",
+                List.of(Map.of("orderId", check.at("/tickets/0/orderId").asString(), "product", product)),
+                "leftOut",
+                List.of());
+        List<String> ids = check.path("pieces")
+                .valueStream()
+                .limit(pieces)
+                .map(piece -> piece.path("pieceId").asString())
+                .toList();
+        api.post("/runs/" + run + "/counter-orders", Map.of("wish", wish, "pieces", ids), "Idempotency-Key", product);
+    }
+
+    private void press(String button) {
+        browser.shown(By.xpath("//button[normalize-space()='" + button + "']")).click();
     }
 
     /** While a run is at work: the last one, for it goes on when the picture has been taken. */

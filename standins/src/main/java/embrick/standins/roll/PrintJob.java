@@ -86,6 +86,11 @@ record PrintJob(
                 : Optional.of(stretches.getLast());
     }
 
+    /** Numbers of the pieces that are whole on paper at this instant, also on the stretch that is under way. */
+    Set<Integer> wholeNow() {
+        return open().isEmpty() ? printed : ended(End.PAGE).printed();
+    }
+
     private List<Piece> missing(int page) {
         return ticket.pages().get(page).pieces().stream()
                 .filter(piece -> !printed.contains(piece.number()))

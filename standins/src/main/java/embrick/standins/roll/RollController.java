@@ -230,7 +230,7 @@ class RollController {
                 job.receivedAt(),
                 job.state(),
                 job.ticket(),
-                job.printed(),
+                job.wholeNow(),
                 job.stretches().stream()
                         .map(stretch -> new StretchView(
                                 stretch.number(),
