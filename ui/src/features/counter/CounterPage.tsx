@@ -1,21 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import type { Schemas } from '../../api/client';
 import { Failed, Loading } from '../../shared/states';
 import { NewOrder } from './NewOrder';
 import { OrderSlip } from './OrderSlip';
 import { counterOrdersQuery, counterQuery } from './queries';
+import { counterStateWords } from './words';
 import './counter.css';
-
-type Counter = Schemas['CounterView'];
-
-const stateWords: Record<Counter['state'], string> = {
-  NOT_SET_UP: 'No counter is set up. Set EMBRICK_COUNTER to its address and start Embrick again.',
-  NOT_REACHED: 'The counter is not reached. See that it runs: ./embrick counter starts the simulated one.',
-  CLOSED: 'The counter is closed at the moment. Orders that were given go on when it opens.',
-  FULL: 'The counter has all the work it can do just now. A new order waits until it takes it.',
-  OPEN: 'open',
-};
 
 /** A delivery's pieces ordered at a lab's counter, and what becomes of them there. */
 export function CounterPage() {
@@ -35,7 +25,7 @@ export function CounterPage() {
       </header>
       {data.state !== 'OPEN' && (
         <p className="counter-away" role="status">
-          {stateWords[data.state]}
+          {counterStateWords[data.state]}
         </p>
       )}
       {orders.data.map((order) => (

@@ -31,3 +31,11 @@ export const counterCheckQuery = (runId: string, wish: CounterWish) =>
       answer(api.POST('/api/v1/runs/{runId}/counter-orders/check', { params: { path: { runId } }, body: wish })),
     staleTime: 0,
   });
+
+/** The newest of all jobs. */
+export const allCounterOrdersQuery = () =>
+  queryOptions({
+    queryKey: ['counter-orders'],
+    queryFn: () => answer(api.GET('/api/v1/counter-orders')),
+    refetchInterval: AT_REST_MILLIS,
+  });

@@ -5,6 +5,7 @@ import { Link, useParams } from 'react-router';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, decimals } from '../../shared/format';
+import { saveFile } from '../../shared/saveFile';
 import { Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
 import { useRuns } from '../run';
@@ -93,11 +94,7 @@ function Figures({ layout, wish, isOld }: { layout: Layout; wish: Wish; isOld: b
     setIsMaking(true);
     try {
       const pdf = await answer(api.POST('/api/v1/layouts/pdf', { body: wish, parseAs: 'blob' }));
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(pdf as unknown as Blob);
-      link.download = `${wish.height == null ? 'roll' : 'sheets'} ${decimals(wish.width, 0)} mm.pdf`;
-      link.click();
-      URL.revokeObjectURL(link.href);
+      saveFile(pdf as unknown as Blob, `${wish.height == null ? 'roll' : 'sheets'} ${decimals(wish.width, 0)} mm.pdf`);
     } catch (error) {
       const { message: text, remedy } = Problem.from(error);
       void message.error(`${text} ${remedy}`, 8);

@@ -2,6 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Drawer, Segmented, Select } from 'antd';
 import { useState, type CSSProperties } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
+import { saveFile } from '../../shared/saveFile';
 import { Failed, Loading } from '../../shared/states';
 import { useObjectUrl } from '../../shared/useObjectUrl';
 import { fetchProof, type Look, type ProofSubject } from '../pixels';
@@ -52,11 +53,7 @@ export function TrialStrip({ subject: shown, plan, look, onTry, onClose }: Props
           parseAs: 'blob',
         }),
       );
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(pdf as unknown as Blob);
-      link.download = 'trial strip.pdf';
-      link.click();
-      URL.revokeObjectURL(link.href);
+      saveFile(pdf as unknown as Blob, 'trial strip.pdf');
     },
   });
   return (

@@ -1,1 +1,1 @@
-export { rollQuery, type RollState } from './queries';
+export { isOver as isRollJobOver, rollQuery, type RollState } from './queries';

@@ -5,6 +5,7 @@ import { Problem } from '../../api/problems';
 import { bytes, count, fileName, time } from '../../shared/format';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { OpenRuns } from './OpenRuns';
+import { Outside } from './Outside';
 import { openRunsQuery, workersQuery, type Making, type Worker } from './queries';
 import './workers.css';
 
@@ -31,6 +32,7 @@ export function WorkersPage() {
       <h1>Workers</h1>
       {(workers.isPending || runs.isPending) && <Loading what="the workers" />}
       {runs.data && <OpenRuns runs={runs.data} />}
+      <Outside />
       {workers.data?.length === 0 && (
         <Empty title="No worker is there">
           <p className="quiet">Runs wait until one is started: the application itself is one, unless it was told not to be.</p>

@@ -84,4 +84,31 @@ describe('workers', () => {
     openPage('/workers');
     expect(await screen.findByText('No worker is there')).toBeTruthy();
   });
+
+  it('tell what waits outside, and lead there', async () => {
+    const refused = { state: 'REFUSED' };
+    fakeServer({
+      'GET /workers': [worker()],
+      'GET /runs': [],
+      'GET /counter': { state: 'OPEN', lab: 'Saltmere Print Counter', currency: 'shillings', products: [] },
+      'GET /counter-orders': [
+        { id: 'o', jobId: 'job', runId: 'run', reference: 'Kite days', state: 'TO_MEND', pieces: [refused, { state: 'ACCEPTED' }] },
+        { id: 'p', jobId: 'job', runId: 'done', reference: 'Over', state: 'READY', pieces: [] },
+      ],
+      'GET /roll': {
+        state: 'REACHED',
+        stop: 'PAPER',
+        loaded: { width: 609.6, paper: 'lustre', left: 0 },
+        inks: [],
+        speed: 45,
+        jobs: [],
+      },
+    });
+    openPage('/workers');
+    const order = await screen.findByRole('link', { name: 'Kite days' });
+    expect(order.getAttribute('href')).toBe('/jobs/job/counter/run');
+    expect(screen.getByText(/1 piece refused: it waits for you/)).toBeTruthy();
+    expect(screen.queryByText('Over')).toBeNull();
+    expect(screen.getByText(/the roll has ended/)).toBeTruthy();
+  });
 });

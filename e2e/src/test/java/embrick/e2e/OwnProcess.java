@@ -15,6 +15,7 @@ final class OwnProcess {
     private final String name;
     private final List<String> arguments;
     private final List<String> options = new ArrayList<>();
+    private final List<String> before = new ArrayList<>();
     private Process process;
     private long begunNanos;
     private long said;
@@ -32,15 +33,20 @@ final class OwnProcess {
 
     /** One that only makes pieces. */
     static OwnProcess worker(Path folder, ThrowawayPostgres postgres, String database) {
-        return new OwnProcess(
+        return worker(folder, "worker", folder.resolve("storage"), postgres, database);
+    }
+
+    /** @param storage the application's, perhaps under another path */
+    static OwnProcess worker(Path folder, String name, Path storage, ThrowawayPostgres postgres, String database) {
+        List<String> arguments = with(
                 folder,
-                "worker",
-                with(
-                        folder,
-                        postgres,
-                        database,
-                        "--spring.main.web-application-type=none",
-                        "--db-scheduler.scheduler-name=worker"));
+                postgres,
+                database,
+                "--spring.main.web-application-type=none",
+                "--db-scheduler.scheduler-name=" + name);
+        arguments.replaceAll(
+                argument -> argument.startsWith("--embrick.storage=") ? "--embrick.storage=" + storage : argument);
+        return new OwnProcess(folder, name, arguments);
     }
 
     private static List<String> with(Path folder, ThrowawayPostgres postgres, String database, String... more) {
@@ -63,6 +69,17 @@ final class OwnProcess {
         return this;
     }
 
+    /** With a command before its own, as one that binds it to a core. */
+    OwnProcess under(String... words) {
+        before.addAll(List.of(words));
+        return this;
+    }
+
+    OwnProcess saying(String... more) {
+        arguments.addAll(List.of(more));
+        return this;
+    }
+
     static int freePort() throws IOException {
         try (ServerSocket free = new ServerSocket(0)) {
             return free.getLocalPort();
@@ -81,7 +98,8 @@ final class OwnProcess {
 
     /** Starts it without waiting. */
     void begin() throws IOException {
-        List<String> command = new ArrayList<>(List.of(
+        List<String> command = new ArrayList<>(before);
+        command.addAll(List.of(
                 ProcessHandle.current().info().command().orElseThrow(),
                 "-cp",
                 System.getProperty("java.class.path"),
@@ -94,10 +112,14 @@ final class OwnProcess {
         command.addAll(arguments);
         begunNanos = System.nanoTime();
         said = Files.exists(log()) ? Files.size(log()) : 0;
-        process = new ProcessBuilder(command)
+        ProcessBuilder builder = new ProcessBuilder(command)
                 .redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()))
-                .start();
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()));
+        if (process != null) {
+            // As its supervisor says it: a kill is no picture's fault.
+            builder.environment().put("EMBRICK_ENDED_WITH", String.valueOf(process.exitValue()));
+        }
+        process = builder.start();
     }
 
     private Path log() {

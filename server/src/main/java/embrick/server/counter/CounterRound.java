@@ -37,8 +37,12 @@ class CounterRound {
         this.files = files;
     }
 
-    /** @throws IOException if the counter is not reached; a later round goes on where this one was */
-    void goOn(UUID id) throws IOException {
+    /**
+     * Gives the state that the order is left in.
+     *
+     * @throws IOException if the counter is not reached; a later round goes on where this one was
+     */
+    CounterOrder.State goOn(UUID id) throws IOException {
         Whole whole = orders.get(id);
         RemoteOrder remote;
         try {
@@ -55,17 +59,20 @@ class CounterRound {
                             ? "The counter does not know this order any more. Order its pieces again."
                             : "The counter does not take this order: " + refused.getMessage()
                                     + " Order again, as it asks.");
-            return;
+            return CounterOrder.State.FAILED;
         }
         orders.follow(id, remote);
         for (RemotePiece piece : remote.pieces()) {
             if (piece.state() == CounterPiece.State.AWAITED && !send(id, remote.id(), piece.number())) {
-                return;
+                return remote.state();
             }
         }
-        if (remote.pieces().stream().anyMatch(piece -> piece.state() == CounterPiece.State.AWAITED)) {
-            orders.follow(id, counter.order(remote.id()));
+        if (remote.state() == CounterOrder.State.RECEIVING) {
+            RemoteOrder sent = counter.order(remote.id());
+            orders.follow(id, sent);
+            return sent.state();
         }
+        return remote.state();
     }
 
     private static Wanted wanted(Whole whole) {

@@ -28,6 +28,7 @@ import org.springframework.stereotype.Component;
 class CounterWatch {
     private static final Logger LOG = LoggerFactory.getLogger(CounterWatch.class);
     private static final int MOST_DOUBLINGS = 20;
+    private static final int ROUNDS_AT_REST = 3;
 
     private final CounterOrders orders;
     private final CounterRound round;
@@ -91,8 +92,7 @@ class CounterWatch {
 
     private void look(UUID id) {
         try {
-            round.goOn(id);
-            pauses.remove(id);
+            rest(id, round.goOn(id));
         } catch (OutsideRefusedException refused) {
             pause(id, refused.getMessage() + " It is tried again by itself.");
         } catch (IOException broken) {
@@ -104,6 +104,20 @@ class CounterWatch {
             pauses.put(id, new Pause(1, Instant.now().plus(settings.longestPause())));
         } finally {
             atWork.remove(id);
+        }
+    }
+
+    /** Where the counter or a person is next, it is asked less often. */
+    private void rest(UUID id, CounterOrder.State state) {
+        Duration rest = switch (state) {
+            case WAITING, RECEIVING, CANCELLED, FAILED, READY -> Duration.ZERO;
+            case INSPECTING, TO_MEND -> settings.every().multipliedBy(ROUNDS_AT_REST);
+            case ACCEPTED -> settings.longestPause();
+        };
+        if (rest.isZero()) {
+            pauses.remove(id);
+        } else {
+            pauses.put(id, new Pause(0, Instant.now().plus(rest)));
         }
     }
 

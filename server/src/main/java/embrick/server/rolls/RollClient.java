@@ -3,12 +3,14 @@ package embrick.server.rolls;
 import embrick.server.outside.OutsideService;
 import java.io.IOException;
 import java.net.http.HttpRequest.BodyPublishers;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import org.springframework.stereotype.Component;
+import org.springframework.web.util.UriUtils;
 
 /** Speaks with the roll printer, by its open protocol: tickets in JSON, pages as PDF. All lengths are millimetres. */
 @Component
@@ -95,7 +97,7 @@ public class RollClient {
     /** Sends a job's pages; sent again they are printed once. */
     public Job send(String job, Path pdf) throws IOException {
         return outside.ask(
-                outside.request("/jobs/" + job + "/document")
+                outside.request(path(job) + "/document")
                         .header("Content-Type", "application/pdf")
                         .PUT(BodyPublishers.ofFile(pdf)),
                 TO_SEND,
@@ -103,7 +105,7 @@ public class RollClient {
     }
 
     void cancel(String job) throws IOException {
-        outside.ask(outside.request("/jobs/" + job + "/cancel").POST(BodyPublishers.noBody()), Job.class);
+        outside.ask(outside.request(path(job) + "/cancel").POST(BodyPublishers.noBody()), Job.class);
     }
 
     record WantedRoll(double width, String paper, double length) {}
@@ -125,6 +127,11 @@ public class RollClient {
     }
 
     byte[] picture(String job, int stretch) throws IOException {
-        return outside.bytes(outside.request("/jobs/" + job + "/stretches/" + stretch + ".png"));
+        return outside.bytes(outside.request(path(job) + "/stretches/" + stretch + ".png"));
+    }
+
+    /** Its ids are the printer's own, and whatever they hold they name one job. */
+    private static String path(String job) {
+        return "/jobs/" + UriUtils.encodePathSegment(job, StandardCharsets.UTF_8);
     }
 }
