@@ -237,7 +237,7 @@ run_bench() {
 
 # Figures that need the running application are measured on a database and a storage of their own.
 run_figures() {
-  run_maven verify -pl e2e -am -Dtest="$1" -Dsurefire.failIfNoSpecifiedTests=false \
+  run_maven verify -pl e2e -am -Dtest="$1" -Dsurefire.failIfNoSpecifiedTests=false -Dsurefire.rerunFailingTestsCount=0 \
     -Dembrick.pictures="$PICTURES" 2>/dev/null | grep -aE '^PAGES|^FIGURE|BUILD|ERROR'
 }
 

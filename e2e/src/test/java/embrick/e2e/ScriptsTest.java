@@ -59,7 +59,8 @@ class ScriptsTest {
     private Begun begin(String commands, Map<String, String> environment) throws IOException {
         String all = "set -euo pipefail; ROOT='" + ROOT + "'; HOME_DIR='" + home
                 + "'; PORT=${EMBRICK_PORT:-1}; cd \"$ROOT\"\n"
-                + "for part in common process packages postgres application; do . scripts/$part.sh; done\n" + commands;
+                + "for part in common process packages postgres application standins; do . scripts/$part.sh; done\n"
+                + commands;
         ProcessBuilder builder = new ProcessBuilder("bash", "-c", all).redirectErrorStream(true);
         builder.environment().put("JAVA_HOME", System.getProperty("java.home"));
         builder.environment().put("LC_ALL", "C.UTF-8");
@@ -113,6 +114,34 @@ class ScriptsTest {
         assertThat(bash("note_process application " + own.pid() + "; stop_all").code())
                 .isZero();
         assertThat(own.waitFor(5, TimeUnit.SECONDS)).isTrue();
+    }
+
+    /** One whose keeper was killed goes on by itself: it is ended all the same, and nobody else by an old number. */
+    @Test
+    void standInsAreEndedWithTheApplication() throws Exception {
+        Process counter = somebodyElse();
+        Process other = somebodyElse();
+        Files.writeString(home.resolve("roll.pid"), other.pid() + "\n");
+        Files.writeString(home.resolve("roll.began"), "12345\n");
+        assertThat(bash("note_process counter " + counter.pid() + "; stop_all").code())
+                .isZero();
+        assertThat(counter.waitFor(5, TimeUnit.SECONDS)).isTrue();
+        assertThat(other.isAlive()).isTrue();
+        assertThat(home.resolve("counter.pid")).doesNotExist();
+    }
+
+    @Test
+    void standInsHaveThePortsAfterTheApplicationsUnlessSettingsSayOthers() throws Exception {
+        assertThat(bash("PORT=8790; name_standins; echo $EMBRICK_COUNTER $EMBRICK_ROLL")
+                        .text()
+                        .strip())
+                .isEqualTo("http://127.0.0.1:8791 http://127.0.0.1:8792");
+        Map<String, String> settings =
+                Map.of("EMBRICK_COUNTER", "http://lab.example", "EMBRICK_ROLL", "", "EMBRICK_ROLL_PORT", "9000");
+        assertThat(bash("name_standins; echo $EMBRICK_COUNTER,$EMBRICK_ROLL,$(standin_port roll)", settings)
+                        .text()
+                        .strip())
+                .isEqualTo("http://lab.example,,9000");
     }
 
     private Begun supervised(String command) throws IOException {

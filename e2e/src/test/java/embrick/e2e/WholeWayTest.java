@@ -77,6 +77,7 @@ class WholeWayTest {
                         "arrivals_8x10in-2.jpg",
                         "square_8x10in.jpg",
                         "upright_8x10in.jpg",
+                        "certificate.json",
                         "list.csv",
                         "list.json");
         assertThat(identified(unpacked))

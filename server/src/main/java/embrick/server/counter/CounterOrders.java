@@ -1,6 +1,7 @@
 package embrick.server.counter;
 
 import embrick.core.lab.Refusal;
+import embrick.core.problem.Problem;
 import embrick.server.Ids;
 import embrick.server.Locks;
 import embrick.server.counter.CounterCheck.Checked;
@@ -10,6 +11,7 @@ import embrick.server.problems.ProblemException;
 import embrick.server.runs.Piece;
 import embrick.server.runs.PieceRepository;
 import embrick.server.runs.PieceRow;
+import embrick.server.runs.RunInUse;
 import embrick.server.runs.RunOrder;
 import embrick.server.runs.RunOrders;
 import embrick.server.storage.Storage;
@@ -29,7 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** What is known of orders at the counter: changed only here, each change whole. */
 @Service
 @Transactional
-class CounterOrders {
+class CounterOrders implements RunInUse {
     private static final List<CounterOrder.State> OVER =
             List.of(CounterOrder.State.READY, CounterOrder.State.CANCELLED, CounterOrder.State.FAILED);
 
@@ -124,6 +126,20 @@ class CounterOrders {
         return orders.findByStateNotInOrderByCreatedAt(OVER).stream()
                 .map(CounterOrder::id)
                 .toList();
+    }
+
+    /** Files that the counter may still ask for stay. */
+    @Override
+    @Transactional(readOnly = true)
+    public Optional<Problem> use(UUID runId) {
+        return orders.findByRunIdOrderByCreatedAtDesc(runId).stream()
+                .filter(order -> !order.state().isOver() && order.state() != CounterOrder.State.ACCEPTED)
+                .findFirst()
+                .map(_ -> new Problem(
+                        "run-ordered",
+                        "run",
+                        "Pieces of this run are ordered at the counter, which has not accepted them yet.",
+                        "Wait until it has, or cancel the order; then delete it."));
     }
 
     /** Takes over what the counter says. What somebody has cancelled here meanwhile stays so. */

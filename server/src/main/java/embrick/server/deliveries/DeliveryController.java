@@ -54,6 +54,7 @@ class DeliveryController {
     private final RunOrders orders;
     private final Deliveries deliveries;
     private final DeliveryList list;
+    private final Certificate certificate;
     private final DeliveredFiles files;
     private final DeliveryFolders folders;
     private final StoredJson json;
@@ -64,12 +65,14 @@ class DeliveryController {
             RunOrders orders,
             Deliveries deliveries,
             DeliveryList list,
+            Certificate certificate,
             DeliveredFiles files,
             DeliveryFolders folders,
             StoredJson json,
             Book book) {
         this.orders = orders;
         this.list = list;
+        this.certificate = certificate;
         this.files = files;
         this.book = book;
         this.runs = runs;
@@ -210,7 +213,7 @@ class DeliveryController {
     }
 
     /**
-     * All checked pieces and their list; pictures are stored, not packed again. A piece whose file is missing or changed is
+     * All checked pieces, their list and their certificate; pictures are stored, not packed again. A piece whose file is missing or changed is
      * told before anything is sent, unless only what is {@code present} is wanted: the list then says what is not. A download
      * that broke off is taken up again by {@code Range}; {@code If-Range} with the ETag tells whether it is still the same.
      */
@@ -241,7 +244,9 @@ class DeliveryController {
         if (of == ZipOf.ALL) {
             Deliveries.requireNoneLost(lost);
         }
-        List<DeliveryList.Line> lines = list.lines(getDelivery(runId));
+        DeliveryView delivery = getDelivery(runId);
+        List<DeliveryList.Line> lines = list.lines(delivery);
+        entries.add(StoredZip.Entry.of(name + "/certificate.json", certificate.of(delivery)));
         entries.add(StoredZip.Entry.of(name + "/list.csv", list.csv(lines)));
         entries.add(StoredZip.Entry.of(name + "/list.json", list.json(lines)));
         StoredZip zip = new StoredZip(entries);

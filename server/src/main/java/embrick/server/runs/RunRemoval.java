@@ -25,6 +25,7 @@ public class RunRemoval {
     private final RunOrderRepository orders;
     private final DeliveredFiles delivered;
     private final DeliveryFolders folders;
+    private final List<RunInUse> uses;
     private final Clock clock;
 
     RunRemoval(
@@ -33,7 +34,9 @@ public class RunRemoval {
             RunOrderRepository orders,
             DeliveredFiles delivered,
             DeliveryFolders folders,
+            List<RunInUse> uses,
             Clock clock) {
+        this.uses = List.copyOf(uses);
         this.clock = clock;
         this.orders = orders;
         this.runs = runs;
@@ -53,7 +56,7 @@ public class RunRemoval {
      * Deletes a run that is at rest. Files go before rows: if this is ended in between, the run is still there with files that
      * are missing, and is deleted again.
      *
-     * @throws ProblemException if some of its pieces wait or are being made
+     * @throws ProblemException if some of its pieces wait or are being made, or somebody needs its files
      */
     @Transactional
     public void remove(UUID id, FilesThen files) {
@@ -71,7 +74,7 @@ public class RunRemoval {
      * again. A file that somebody changed stays, and what else lies in the folder; so does the folder itself, whose name no
      * other run is to get: pieces that are made again come back into it.
      *
-     * @throws ProblemException if some of its pieces wait or are being made
+     * @throws ProblemException if some of its pieces wait or are being made, or somebody needs its files
      */
     @Transactional
     public void clear(UUID id) {
@@ -95,6 +98,11 @@ public class RunRemoval {
                             "run",
                             "This run is at work.",
                             "Stop it, wait for the piece that is being made, then delete it.")));
+        }
+        List<Problem> inUse =
+                uses.stream().map(use -> use.use(id)).flatMap(Optional::stream).toList();
+        if (!inUse.isEmpty()) {
+            throw new ProblemException(HttpStatus.CONFLICT, inUse);
         }
         return all;
     }

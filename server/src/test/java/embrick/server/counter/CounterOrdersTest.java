@@ -199,6 +199,8 @@ class CounterOrdersTest {
         counter.behave(Map.of("inspectionMillis", 3_600_000));
         String id = order(run, "k").body().path("id").asString();
         is(id, run, "INSPECTING");
+        // Its files are needed meanwhile.
+        assertThat(api.delete("/runs/" + run + "?files=DELETED").code()).isEqualTo("run-ordered");
         assertThat(api.post("/counter-orders/" + id + "/cancel", null)
                         .body()
                         .path("state")
@@ -209,5 +211,6 @@ class CounterOrdersTest {
                 assertThat(one.path("state").asString()).isEqualTo("CANCELLED");
             }
         }
+        assertThat(api.delete("/runs/" + run + "?files=DELETED").status()).isEqualTo(204);
     }
 }

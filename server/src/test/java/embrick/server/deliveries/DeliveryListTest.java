@@ -115,6 +115,8 @@ class DeliveryListTest {
         byte[] csv = api.download("/runs/" + run + "/delivery.csv");
         assertThat(csv).startsWith(0xEF, 0xBB, 0xBF);
         assertThat(csv).isEqualTo(zipOf(run).get("list.csv"));
+        assertThat(api.download("/runs/" + run + "/certificate.json"))
+                .isEqualTo(zipOf(run).get("certificate.json"));
         List<String> lines =
                 new String(csv, StandardCharsets.UTF_8).substring(1).lines().toList();
         assertThat(lines.getFirst()).isEqualTo(String.join(",", COLUMNS));

@@ -119,7 +119,9 @@ class RunOrdersTest {
                 }
             }
         }
-        assertThat(names).hasSize(8).contains("zipped/list.csv", "zipped/prints-8x10/kite0_8x10in.jpg");
+        assertThat(names)
+                .hasSize(9)
+                .contains("zipped/list.csv", "zipped/certificate.json", "zipped/prints-8x10/kite0_8x10in.jpg");
         assertThat(names).filteredOn(name -> name.startsWith("zipped/screen/")).hasSize(3);
         assertThat(list.lines().skip(1)).hasSize(6);
         assertThat(list.lines().filter(line -> line.contains(",Screen set,zipped/screen,")))

@@ -274,6 +274,7 @@ class RunTest {
                 .containsExactly(
                         "prints-8x10/kite0_8x10in.jpg",
                         "prints-8x10/kite1_8x10in.jpg",
+                        "prints-8x10/certificate.json",
                         "prints-8x10/list.csv",
                         "prints-8x10/list.json");
         String csv = new String(api.download("/runs/" + runId + "/delivery.csv"), StandardCharsets.UTF_8);
