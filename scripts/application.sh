@@ -148,7 +148,8 @@ make_class_cache() {
 # A whole job in a process, a database and a storage of its own, which are deleted afterwards.
 rehearse() {
   local storage=$HOME_DIR/rehearsal database=embrick_rehearsal java
-  trap 'kill "$java" 2>/dev/null; exit 1' TERM
+  # Asked to end, it would go on for a minute to write a cache that nobody wants, in a process of its own.
+  trap 'kill -KILL "$java" $(cat "/proc/$java/task/$java/children" 2>/dev/null) 2>/dev/null; exit 1' TERM
   rm -rf "$storage"
   with_database dropdb --if-exists --force "$database"
   with_database createdb "$database" || return

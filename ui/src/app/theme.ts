@@ -18,6 +18,8 @@ const family = "'Archivo Variable', system-ui, sans-serif";
 export const theme: ThemeConfig = {
   token: {
     colorPrimary: colours.brick,
+    // By itself it would be paler than white letters can be read on.
+    colorPrimaryHover: colours.brickDark,
     colorLink: colours.brickDark,
     colorText: colours.ink,
     colorTextSecondary: colours.quiet,

@@ -17,7 +17,8 @@ export function Outside() {
     <section className="card outside" aria-label="Outside">
       {hasCounter && (
         <p>
-          <strong>{counter.lab ?? 'The counter'}</strong> {counterStateWords[counter.state]}
+          {counter.lab && <strong>{counter.lab} </strong>}
+          {counterStateWords[counter.state]}
           {open.length === 0 && counter.state === 'OPEN' ? ', no open orders' : ''}
         </p>
       )}

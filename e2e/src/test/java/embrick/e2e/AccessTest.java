@@ -10,8 +10,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import tools.jackson.databind.JsonNode;
 
 /** Every view held against WCAG 2.2 A and AA, as far as axe-core (Deque, MPL 2.0) can tell. */
 @InBrowser
@@ -129,9 +132,49 @@ class AccessTest {
         browser.open(page + "/layout/" + run);
         browser.find(".layout-piece");
         look("layout");
+        browser.shown(By.xpath("//button[normalize-space()='Print on the roll']"))
+                .click();
+        browser.find(".layout-print p");
+        look("layout, about to be printed");
+        browser.shown(By.xpath("//button[normalize-space()='Send it to the printer']"))
+                .click();
+        browser.find(".roll-job");
+        look("roll");
+        browser.open(page + "/counter/" + run);
+        browser.find(".counter-new");
+        look("counter");
+        order(run);
+        browser.open(page + "/counter/" + run);
+        browser.see(".counter-slip", "refused");
+        look("an order");
+        browser.open(page + "/proof");
+        browser.shown(By.xpath("//button[normalize-space()='Trial strip']")).click();
+        browser.find(".trial-strip-crop img");
+        look("trial strip");
         browser.open(address + "/workers");
         browser.find(".worker");
         look("workers");
         assertThat(found).isEmpty();
+    }
+
+    /** As a product that the counter refuses these pieces for. */
+    private void order(String run) {
+        Map<String, Object> wish = Map.of("products", List.of(), "leftOut", List.of());
+        JsonNode checked =
+                api.post("/runs/" + run + "/counter-orders/check", wish).body();
+        Map<String, Object> unfit = Map.of(
+                "products",
+                List.of(Map.of("orderId", checked.at("/tickets/0/orderId").asString(), "product", "exhibition-16x20")),
+                "leftOut",
+                List.of());
+        api.post(
+                "/runs/" + run + "/counter-orders",
+                Map.of(
+                        "wish",
+                        unfit,
+                        "pieces",
+                        List.of(checked.at("/pieces/0/pieceId").asString())),
+                "Idempotency-Key",
+                "unfit");
     }
 }

@@ -74,7 +74,7 @@ class DeliveryTest {
         assertThat(whole.headers().firstValueAsLong("Content-Length")).hasValue(whole.body().length);
         Path file = Files.write(temporary.resolve("delivery.zip"), whole.body());
         try (ZipFile read = new ZipFile(file.toFile())) {
-            assertThat(read.size()).isEqualTo(5);
+            assertThat(read.size()).isEqualTo(6);
             assertThat(read.getInputStream(read.getEntry(folder.getFileName() + "/kite1_8x10in.jpg"))
                             .readAllBytes())
                     .isEqualTo(Files.readAllBytes(piece(1)));
@@ -95,7 +95,7 @@ class DeliveryTest {
         HttpResponse<byte[]> rest = zip("?of=PRESENT");
         Path file = Files.write(temporary.resolve("rest.zip"), rest.body());
         try (ZipFile read = new ZipFile(file.toFile())) {
-            assertThat(read.size()).isEqualTo(4);
+            assertThat(read.size()).isEqualTo(5);
             String list = new String(
                     read.getInputStream(read.getEntry(folder.getFileName() + "/list.csv"))
                             .readAllBytes(),
