@@ -16,6 +16,7 @@ import embrick.server.runs.RunOrder;
 import embrick.server.runs.RunOrders;
 import embrick.server.storage.Storage;
 import java.time.Clock;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,8 +33,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 @Transactional
 class CounterOrders implements RunInUse {
-    private static final List<CounterOrder.State> OVER =
-            List.of(CounterOrder.State.READY, CounterOrder.State.CANCELLED, CounterOrder.State.FAILED);
+    private static final List<CounterOrder.State> OVER = Arrays.stream(CounterOrder.State.values())
+            .filter(CounterOrder.State::isOver)
+            .toList();
 
     private static final JsonMapper JSON = new JsonMapper();
 

@@ -8,7 +8,6 @@ import embrick.server.counter.CounterOrders.Whole;
 import embrick.server.outside.OutsideRefusedException;
 import embrick.server.runs.DeliveredFiles;
 import embrick.server.runs.PieceRepository;
-import embrick.server.runs.PieceRow;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -62,6 +61,11 @@ class CounterRound {
             return CounterOrder.State.FAILED;
         }
         orders.follow(id, remote);
+        if (orders.get(id).order().state() == CounterOrder.State.CANCELLED
+                && remote.state() != CounterOrder.State.CANCELLED) {
+            // Cancelled here in the moment that it was given.
+            return counter.cancel(remote.id()).state();
+        }
         for (RemotePiece piece : remote.pieces()) {
             if (piece.state() == CounterPiece.State.AWAITED && !send(id, remote.id(), piece.number())) {
                 return remote.state();
@@ -124,10 +128,6 @@ class CounterRound {
         return pieces.row(piece.pieceId())
                 .filter(row -> row.digest().orElse("").equals(piece.sha256()))
                 .filter(files::isIntact)
-                .map(this::place);
-    }
-
-    private Path place(PieceRow row) {
-        return files.place(row);
+                .map(files::place);
     }
 }

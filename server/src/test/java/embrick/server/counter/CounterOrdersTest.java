@@ -213,4 +213,21 @@ class CounterOrdersTest {
         }
         assertThat(api.delete("/runs/" + run + "?files=DELETED").status()).isEqualTo(204);
     }
+
+    @Test
+    void anOrderThatIsCancelledBeforeItIsGivenIsNeverGiven() {
+        String run = run(job("Never given", 1, _ -> {}));
+        counter.behave(Map.of("door", "FULL"));
+        String id = order(run, "k").body().path("id").asString();
+        Await.answer(() -> at(run, id), found -> !found.path("trouble").isNull());
+        assertThat(api.post("/counter-orders/" + id + "/cancel", null)
+                        .body()
+                        .path("state")
+                        .asString())
+                .isEqualTo("CANCELLED");
+        counter.behave(Map.of());
+        // Another order goes its whole way meanwhile.
+        is(order(run, "another").body().path("id").asString(), run, "READY");
+        assertThat(ordersAtCounter("Never given")).isEqualTo(1);
+    }
 }
