@@ -54,7 +54,9 @@ class MeasuresTest {
 
     @Test
     void eachStageOfAPieceIsTimed() {
-        double before = Math.max(0, times(page(), "publish"));
+        double told = times(page(), "publish");
+        // Not on the page yet where this is the first that asks.
+        double before = Double.isNaN(told) ? 0 : told;
         String job = api.newJob("Measured");
         for (int i = 0; i < 3; i++) {
             api.upload(job, "kite" + i + ".jpg", TestPictures.drawn("jpg", 300 + i, 200));
