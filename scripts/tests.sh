@@ -5,6 +5,8 @@
 TESTS_HOME=target/tests
 
 run_tests() {
+  # thorough: all cases of the tests that go through hundreds
+  [ "${1:-}" != thorough ] || CASES=-Dembrick.thorough=true
   mkdir -p "$TESTS_HOME"
   run_maven -T 2 install -DskipTests
   test_in_browser &
@@ -31,7 +33,7 @@ test_in_browser() {
 # Tests modules that have been built; what they say is shown in one piece.
 test_modules() {
   local log=$TESTS_HOME/$1.log ended=0
-  run_maven surefire:test --fail-at-end -pl "$2" >"$log" 2>&1 || ended=$?
+  run_maven surefire:test --fail-at-end ${CASES:-} -pl "$2" >"$log" 2>&1 || ended=$?
   cat "$log"
   return "$ended"
 }

@@ -90,7 +90,13 @@ function Needs({ roll, act }: { roll: RollState; act: Acts }) {
       );
     case 'OTHER_ROLL':
       return (
-        <Need words="The next job needs a wider roll than the one that is loaded.">
+        <Need words="The next job needs a wider roll than the one that is loaded, or another paper.">
+          <LoadRoll onLoad={act.load} />
+        </Need>
+      );
+    case 'SHORT':
+      return (
+        <Need words="The next piece is longer than what is left on the roll. Load a longer roll, or cancel the job.">
           <LoadRoll onLoad={act.load} />
         </Need>
       );

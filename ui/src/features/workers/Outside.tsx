@@ -53,7 +53,8 @@ const stops: Record<NonNullable<RollState['stop']>, string> = {
   PAPER: '■ the roll has ended: it waits for another',
   JAM: '■ the paper has jammed',
   INK: '■ an ink is used up',
-  OTHER_ROLL: '■ waits for a wider roll',
+  OTHER_ROLL: '■ waits for another roll',
+  SHORT: '■ waits for a longer roll',
 };
 
 function rollWords({ loaded, stop, jobs }: RollState): string {

@@ -3,6 +3,7 @@ package embrick.core.folds;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import embrick.core.Thorough;
 import embrick.core.folds.FoldGuard.Look;
 import embrick.core.folds.FoldGuard.Place;
 import embrick.core.found.SmallPixels;
@@ -42,7 +43,7 @@ class FoldGuardTest {
     private static final int STEP = 4;
 
     /** Framings tried; {@code -Dembrick.framings=40} for more. */
-    private static final int TRIALS = Integer.getInteger("embrick.framings", 16);
+    private static final int TRIALS = Thorough.cases(12, 40);
 
     private interface Tone {
         double at(double x, double y);

@@ -2,6 +2,7 @@ package embrick.core.found;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.core.Thorough;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -21,7 +22,7 @@ public final class Photographs {
 
     private Photographs() {}
 
-    /** One file of each picture, in the order of their names; every third with {@code -Dembrick.photographs} not set to all. */
+    /** One file of each picture, in the order of their names; a part of them unless all are asked for. */
     public static List<Path> files() throws IOException {
         List<Path> files = new ArrayList<>();
         try (Stream<Path> kde = Files.list(Path.of("/usr/share/wallpapers"));
@@ -40,7 +41,7 @@ public final class Photographs {
             ukui.filter(Photographs::isPicture).sorted().forEach(files::add);
         }
         assertThat(files).as("the packages are installed").hasSizeGreaterThan(25);
-        return "all".equals(System.getProperty("embrick.photographs"))
+        return Thorough.isAsked()
                 ? files
                 : IntStream.range(0, files.size())
                         .filter(i -> i % 6 == 0 || isWithLines(files.get(i)))

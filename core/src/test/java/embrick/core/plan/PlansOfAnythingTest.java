@@ -2,6 +2,7 @@ package embrick.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.core.Thorough;
 import embrick.core.colour.Intent;
 import embrick.core.colour.PaperColour;
 import embrick.core.colour.ProfileRef;
@@ -63,7 +64,7 @@ import org.junit.jupiter.api.Test;
  * {@code -Dembrick.plans=200000} tries more.
  */
 class PlansOfAnythingTest {
-    private static final int TIMES = Integer.getInteger("embrick.plans", 20_000);
+    private static final int TIMES = Thorough.cases(10_000, 200_000);
 
     private final Random random = new Random(20_261_128);
 

@@ -21,7 +21,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class BadProfilesTest {
     /** Of those of curves; of those with tables, which take twenty times as long to read, an eighth. */
-    private static final int TIMES = Integer.getInteger("embrick.hits", 80);
+    private static final int TIMES = Boolean.getBoolean("embrick.thorough") ? 300 : 50;
 
     private static final int SECONDS = 120;
     /** Bytes of the header; the tag table follows (ICC.1:2022, 7.2 and 7.3). */

@@ -5,7 +5,6 @@ import embrick.server.outside.OutsideRefusedException;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -40,8 +39,19 @@ class CounterWatch {
     private final Set<UUID> atWork = ConcurrentHashMap.newKeySet();
     private final Map<UUID, Pause> pauses = new ConcurrentHashMap<>();
 
-    /** @param failures in a row */
-    private record Pause(int failures, Instant until) {}
+    /**
+     * @param failures in a row
+     * @param untilNanos by {@link System#nanoTime}, which no clock that is set changes
+     */
+    private record Pause(int failures, long untilNanos) {
+        static Pause of(int failures, Duration length) {
+            return new Pause(failures, System.nanoTime() + length.toNanos());
+        }
+
+        boolean isOver() {
+            return System.nanoTime() - untilNanos >= 0;
+        }
+    }
 
     CounterWatch(CounterOrders orders, CounterRound round, CounterClient client, CounterSettings settings) {
         this.client = client;
@@ -74,14 +84,15 @@ class CounterWatch {
         try {
             List<UUID> open = orders.open();
             pauses.keySet().retainAll(open);
-            Instant now = Instant.now();
-            open.stream()
-                    .filter(id ->
-                            !pauses.containsKey(id) || !pauses.get(id).until.isAfter(now))
-                    .forEach(this::goOn);
+            open.stream().filter(this::isAwake).forEach(this::goOn);
         } catch (RuntimeException later) {
             LOG.warn("orders at the counter are looked at later: {}", later.toString());
         }
+    }
+
+    private boolean isAwake(UUID id) {
+        Pause pause = pauses.get(id);
+        return pause == null || pause.isOver();
     }
 
     private void goOn(UUID id) {
@@ -101,7 +112,7 @@ class CounterWatch {
             if (!Failures.isDatabaseAway(failed)) {
                 LOG.error("the order {} at the counter is looked at again", id, failed);
             }
-            pauses.put(id, new Pause(1, Instant.now().plus(settings.longestPause())));
+            pauses.put(id, Pause.of(1, settings.longestPause()));
         } finally {
             atWork.remove(id);
         }
@@ -117,7 +128,7 @@ class CounterWatch {
         if (rest.isZero()) {
             pauses.remove(id);
         } else {
-            pauses.put(id, new Pause(0, Instant.now().plus(rest)));
+            pauses.put(id, Pause.of(0, rest));
         }
     }
 
@@ -125,7 +136,7 @@ class CounterWatch {
         int failures = pauses.containsKey(id) ? pauses.get(id).failures + 1 : 1;
         Duration wanted = settings.every().multipliedBy(1L << Math.min(MOST_DOUBLINGS, failures - 1));
         Duration pause = wanted.compareTo(settings.longestPause()) < 0 ? wanted : settings.longestPause();
-        pauses.put(id, new Pause(failures, Instant.now().plus(pause)));
+        pauses.put(id, Pause.of(failures, pause));
         orders.hinder(id, why);
     }
 }

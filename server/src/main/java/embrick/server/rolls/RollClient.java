@@ -42,7 +42,8 @@ public class RollClient {
         PAPER,
         JAM,
         INK,
-        OTHER_ROLL
+        OTHER_ROLL,
+        SHORT
     }
 
     record Printer(String name, Roll roll, List<Ink> inks, double speed, Stop stop, String printing) {}

@@ -26,7 +26,7 @@ public class MakingNow {
         database.sql("""
                         select m.piece_id, m.strip, m.strips, m.checking
                         from work_making m join work_process p on p.id = m.process_id
-                        where m.run_id = :run and p.id <> :self and not p.ended and p.seen_at > :since""".replace(":since", Workers.LOST_BEFORE))
+                        where m.run_id = :run and p.id <> :self and not p.ended and :there""".replace(":there", Workers.IS_THERE))
                 .param("run", runId)
                 .param("self", process.get())
                 .query((row, _) -> making.put(

@@ -18,10 +18,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class Workers {
     /**
-     * One that was not seen since then is lost. A little longer than the queue waits before it gives a lost one's pieces to
-     * others: five heartbeats of two seconds (application.yaml).
+     * Whether a process {@code p} is there: seen just now. A little longer than the queue waits before it gives a lost one's
+     * pieces to others: five heartbeats of two seconds (application.yaml). One that was seen in times to come was seen before
+     * the clock was set back.
      */
-    static final String LOST_BEFORE = "clock_timestamp() - interval '12 seconds'";
+    static final String IS_THERE = "abs(extract(epoch from clock_timestamp() - p.seen_at)) < 12";
 
     private final JdbcClient database;
 
@@ -73,12 +74,12 @@ public class Workers {
     public List<WorkerView> all() {
         Map<UUID, List<MakingView>> making = making();
         return database.sql("""
-                        select p.*, p.seen_at > :since as is_there,
+                        select p.*, :there as is_there,
                           (select count(*) from piece q where q.made_by = p.id and q.state = 'CHECKED'
                              and q.changed_at > now() - interval '1 hour') as last_hour
                         from work_process p
                         where not p.ended and p.threads > 0 and p.seen_at > now() - interval '1 day'
-                        order by p.has_pages desc, p.machine, p.began_at""".replace(":since", LOST_BEFORE))
+                        order by p.has_pages desc, p.machine, p.began_at""".replace(":there", IS_THERE))
                 .query((row, _) -> worker(row, making))
                 .list();
     }
@@ -138,7 +139,7 @@ public class Workers {
     public List<StageView> stages() {
         return database.sql("""
                         select p.name, s.stage, s.times, s.seconds from work_stage s join work_process p on p.id = s.process_id
-                        where not p.ended and p.seen_at > :since""".replace(":since", LOST_BEFORE))
+                        where not p.ended and :there""".replace(":there", IS_THERE))
                 .query((row, _) -> new StageView(
                         row.getString("name"), row.getString("stage"), row.getLong("times"), row.getDouble("seconds")))
                 .list();
@@ -152,8 +153,8 @@ public class Workers {
     @Transactional
     public void forget(UUID id) {
         int forgotten = database.sql(
-                        "update work_process set ended = true where id = :id and not ended and seen_at <= :since"
-                                .replace(":since", LOST_BEFORE))
+                        "update work_process p set ended = true where id = :id and not ended and not :there"
+                                .replace(":there", IS_THERE))
                 .param("id", id)
                 .update();
         if (forgotten == 0) {

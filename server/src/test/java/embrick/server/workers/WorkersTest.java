@@ -56,6 +56,14 @@ class WorkersTest {
         assertThat(api.delete("/workers/" + here()).code()).isEqualTo("worker-there");
     }
 
+    /** Its last sign of life lies an hour ahead once the clock has been set back by one. */
+    @Test
+    void oneThatDiedBeforeTheClockWasSetBackIsLost() {
+        farWorkerSeen("-1 hour");
+        assertThat(listed(far).path("state").asString()).isEqualTo("LOST");
+        assertThat(api.delete("/workers/" + far).status()).isEqualTo(204);
+    }
+
     @Test
     void oneThatIsNotSeenAnyMoreIsLostUntilItIsForgotten() {
         farWorkerSeen("2 seconds");

@@ -34,6 +34,8 @@ class Press {
     private static final Logger LOG = LoggerFactory.getLogger(Press.class);
     private static final long TICK_MILLIS = 50;
     private static final double MILLIS = 1000;
+    /** Millimetres that a roll may be less than it is asked to be, and is still said to be that. */
+    private static final double SLACK = 0.5;
 
     private final StateFiles files;
     private final Spool spool;
@@ -80,7 +82,9 @@ class Press {
         JAM,
         INK,
         /** The roll is too narrow, or another paper. */
-        OTHER_ROLL
+        OTHER_ROLL,
+        /** Not one more piece would be whole on what is left: begun, it would spoil the roll's end for nothing. */
+        SHORT
     }
 
     synchronized Printer printer() {
@@ -125,13 +129,17 @@ class Press {
         if (printer.roll().left() <= 0) {
             return Optional.of(Stop.PAPER);
         }
-        return current().filter(job -> !suits(job)).map(_ -> Stop.OTHER_ROLL);
+        return current().flatMap(this::misfit);
     }
 
-    private boolean suits(PrintJob job) {
+    private Optional<Stop> misfit(PrintJob job) {
         String paper = job.ticket().paper();
-        return printer.roll().width() + 0.5 >= job.ticket().width()
-                && (paper.isEmpty() || paper.equals(printer.roll().paper()));
+        if (printer.roll().width() + SLACK < job.ticket().width()
+                || !paper.isEmpty() && !paper.equals(printer.roll().paper())) {
+            return Optional.of(Stop.OTHER_ROLL);
+        }
+        boolean isShort = job.open().isEmpty() && printer.roll().left() + SLACK < job.needed();
+        return isShort ? Optional.of(Stop.SHORT) : Optional.empty();
     }
 
     /** @throws RefusedException while a stretch is being printed on the roll that is in it */

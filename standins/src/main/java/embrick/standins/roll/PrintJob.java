@@ -97,8 +97,10 @@ record PrintJob(
                 .toList();
     }
 
-    /** With a new stretch on a roll: from the first piece on that is not whole on paper. Empty once all are. */
-    Optional<PrintJob> begun(int roll) {
+    /** What is to be printed next of a page, and from where to where of it. */
+    private record Next(int page, List<Piece> pieces, double from, double until) {}
+
+    private Optional<Next> next() {
         for (int page = 0; page < ticket.pages().size(); page++) {
             List<Piece> missing = missing(page);
             if (!missing.isEmpty()) {
@@ -107,23 +109,39 @@ record PrintJob(
                 double length = ticket.pages().get(page).length();
                 double first = missing.stream().mapToDouble(Piece::y).min().orElseThrow();
                 double last = missing.stream().mapToDouble(Piece::end).max().orElseThrow();
-                double from = isAll ? 0 : Math.max(0, first - LEAD);
-                List<Stretch> all = new ArrayList<>(stretches);
-                all.add(new Stretch(
-                        stretches.size() + 1,
+                return Optional.of(new Next(
                         page,
-                        roll,
-                        from,
-                        isAll ? length : Math.min(length, last + LEAD),
-                        from,
-                        End.NONE,
-                        printed,
-                        Set.of()));
-                return Optional.of(
-                        new PrintJob(id, key, asked, ticket, receivedAt, State.PRINTING, printed, List.copyOf(all)));
+                        missing,
+                        isAll ? 0 : Math.max(0, first - LEAD),
+                        isAll ? length : Math.min(length, last + LEAD)));
             }
         }
         return Optional.empty();
+    }
+
+    /** Millimetres of paper that a new stretch takes at least before one more piece is whole; 0 once all are. */
+    double needed() {
+        return next().map(next ->
+                        next.pieces().stream().mapToDouble(Piece::end).min().orElseThrow() - next.from())
+                .orElse(0.0);
+    }
+
+    /** With a new stretch on a roll: from the first piece on that is not whole on paper. Empty once all are. */
+    Optional<PrintJob> begun(int roll) {
+        return next().map(next -> {
+            List<Stretch> all = new ArrayList<>(stretches);
+            all.add(new Stretch(
+                    stretches.size() + 1,
+                    next.page(),
+                    roll,
+                    next.from(),
+                    next.until(),
+                    next.from(),
+                    End.NONE,
+                    printed,
+                    Set.of()));
+            return new PrintJob(id, key, asked, ticket, receivedAt, State.PRINTING, printed, List.copyOf(all));
+        });
     }
 
     /** Further along the stretch that is under way. */

@@ -44,6 +44,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** The printer's open protocol: its state, its roll and inks, and jobs of a ticket in JSON and pages as PDF. */
 @RestController
 class RollController {
+    /** Millimetres: as long as a roll may be that is loaded. */
+    private static final double LONGEST = 200_000;
+
     private final Press press;
     private final Spool spool;
     private final Clock clock;
@@ -167,6 +170,9 @@ class RollController {
             for (Piece piece : page.pieces()) {
                 if (piece.x() + piece.width() > ticket.width() + 0.1 || piece.end() > page.length() + 0.1) {
                     throw RefusedException.invalid("off-the-paper", piece.name() + " lies beyond its page.");
+                }
+                if (piece.height() > LONGEST) {
+                    throw RefusedException.invalid("too-long", piece.name() + " is longer than any roll.");
                 }
             }
         }

@@ -262,6 +262,20 @@ class RollTest {
     }
 
     @Test
+    void whatIsLeftIsNotSpoiledWherePiecesAreLongerThanIt() throws Exception {
+        load(610, 200);
+        String id = send("kites");
+        JsonNode printer = stopped("SHORT");
+        assertThat(printer.at("/roll/left").asDouble()).isEqualTo(200);
+        assertThat(roll.get("/jobs/" + id).body().path("stretches")).isEmpty();
+        // Long enough for the first row alone, which begins 20 mm from the page's edge.
+        load(610, 20 + SIDE + 10);
+        stopped("PAPER");
+        load(610, 5000);
+        assertEachWholeOnce(id, done(id));
+    }
+
+    @Test
     void aRestartGoesOn() throws Exception {
         speed(1500);
         String id = send("kites");

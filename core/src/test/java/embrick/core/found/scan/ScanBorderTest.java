@@ -2,6 +2,7 @@ package embrick.core.found.scan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.core.Thorough;
 import embrick.core.found.Confidence;
 import embrick.core.found.scan.DrawnScan.Laid;
 import embrick.core.found.scan.DrawnScan.Wander;
@@ -29,7 +30,7 @@ class ScanBorderTest {
 
     @Test
     void findsSidesAndTilts() {
-        int scans = Integer.getInteger("embrick.scans", 14);
+        int scans = Thorough.cases(10, 200);
         List<String> wrong = new ArrayList<>();
         long right = IntStream.range(0, scans)
                 .parallel()
