@@ -144,6 +144,22 @@ final class OwnProcess {
         return new String(all, (int) from, all.length - (int) from, java.nio.charset.StandardCharsets.UTF_8);
     }
 
+    /** It stands still where it is, warm, until it {@link #goOn goes on}. */
+    void hold() throws IOException, InterruptedException {
+        signal("STOP");
+    }
+
+    void goOn() throws IOException, InterruptedException {
+        signal("CONT");
+    }
+
+    private void signal(String name) throws IOException, InterruptedException {
+        new ProcessBuilder("kill", "-" + name, String.valueOf(process.pid()))
+                .inheritIO()
+                .start()
+                .waitFor();
+    }
+
     void kill() throws InterruptedException {
         if (process != null) {
             process.destroyForcibly().waitFor();

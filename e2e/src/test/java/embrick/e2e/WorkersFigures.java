@@ -16,7 +16,8 @@ import org.junit.jupiter.api.io.TempDir;
  */
 class WorkersFigures {
     private static final int PIECES = 60;
-    private static final int TURNS = 3;
+    private static final int TURNS = 5;
+    private static final int WARMING = 4;
     private static final String DATABASE = "embrick_workers";
 
     @TempDir
@@ -41,20 +42,21 @@ class WorkersFigures {
             List<Double> ratios = new ArrayList<>();
             first.start();
             second.start();
-            // The first run warms both up.
-            seconds(job);
+            for (int i = 0; i < WARMING; i++) {
+                seconds(job);
+            }
             for (int turn = 0; turn < TURNS; turn++) {
                 double two = seconds(job);
-                second.kill();
+                // Held, not ended: one that begins anew is slow until its code is compiled.
+                second.hold();
                 double one = seconds(job);
+                second.goOn();
                 ratios.add(one / two);
                 System.out.printf(
                         Locale.ROOT,
                         "FIGURE pieces a minute: one worker %.1f, two %.1f%n",
                         60 * PIECES / one,
                         60 * PIECES / two);
-                second.start();
-                seconds(job);
             }
             ratios.sort(null);
             System.out.printf(
