@@ -34,7 +34,7 @@ import tools.jackson.databind.JsonNode;
 class KillsFigures {
     private static final int PIECES = Integer.getInteger("embrick.kills.pieces", 1000);
     private static final int KILLS = Integer.getInteger("embrick.kills", 100);
-    private static final int APART_MILLIS = Integer.getInteger("embrick.kills.apart", 9000);
+    private static final int APART_MILLIS = Integer.getInteger("embrick.kills.apart", 7000);
     private static final long SEED = Long.getLong("embrick.kill.seed", 20261130);
     private static final int UNDISTURBED = 60;
     private static final String DATABASE = "embrick_kills";
