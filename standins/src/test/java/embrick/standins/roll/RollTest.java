@@ -263,10 +263,10 @@ class RollTest {
 
     @Test
     void whatIsLeftIsNotSpoiledWherePiecesAreLongerThanIt() throws Exception {
-        load(610, 200);
+        load(610, 150);
         String id = send("kites");
         JsonNode printer = stopped("SHORT");
-        assertThat(printer.at("/roll/left").asDouble()).isEqualTo(200);
+        assertThat(printer.at("/roll/left").asDouble()).isEqualTo(150);
         assertThat(roll.get("/jobs/" + id).body().path("stretches")).isEmpty();
         // Long enough for the first row alone, which begins 20 mm from the page's edge.
         load(610, 20 + SIDE + 10);
