@@ -236,6 +236,15 @@ run_bench() {
     embrick.bench.Bench "$@"
 }
 
+# run_training CLASS [WORDS]: what learned filters are made by, and measured by
+run_training() {
+  local class=$1
+  shift
+  # shellcheck disable=SC2086
+  "$JAVA_HOME/bin/java" $JVM_OPTIONS -Xmx6g -cp "$ROOT/bench/target/embrick-bench-0.1.0.jar:$(class_path)" \
+    "embrick.bench.train.$class" "$@"
+}
+
 # Figures that need the running application are measured on a database and a storage of their own.
 run_figures() {
   run_maven verify -pl e2e -am -Dtest="$1" -Dsurefire.failIfNoSpecifiedTests=false -Dsurefire.rerunFailingTestsCount=0 \

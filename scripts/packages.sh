@@ -3,8 +3,9 @@ WORKER_PACKAGES="libturbojpeg0 liblcms2-2 libheif1 libtiff6 libwebp7 libdeflate0
 RUN_PACKAGES="postgresql $WORKER_PACKAGES"
 TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils netpbm libjpeg-turbo-progs libtiff-tools libheif-examples poppler-utils qpdf colord-data icc-profiles-free plasma-workspace-wallpapers ukui-wallpapers"
 BENCH_PACKAGES="$RUN_PACKAGES python3-pil python3-skimage libheif-examples plasma-workspace-wallpapers ukui-wallpapers"
+TRAIN_PACKAGES="$RUN_PACKAGES lomiri-wallpapers-16.04 lomiri-wallpapers-20.04 mate-backgrounds plasma-workspace-wallpapers ukui-wallpapers"
 
-# need_packages worker|run|test|bench: installs what is missing, or says what is.
+# need_packages worker|run|test|bench|train: installs what is missing, or says what is.
 need_packages() {
   local wanted missing="" package
   case "$1" in
@@ -12,6 +13,7 @@ need_packages() {
     run) wanted=$RUN_PACKAGES ;;
     test) wanted=$TEST_PACKAGES ;;
     bench) wanted=$BENCH_PACKAGES ;;
+    train) wanted=$TRAIN_PACKAGES ;;
   esac
   for package in $wanted; do
     dpkg-query -W -f='${Status}' "$package" 2>/dev/null | grep -q 'ok installed' || missing="$missing $package"

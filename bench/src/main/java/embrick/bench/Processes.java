@@ -5,10 +5,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 
 /** Runs a measuring process and gives what it printed. */
-final class Processes {
+public final class Processes {
     private Processes() {}
 
-    static String run(List<String> command) throws IOException, InterruptedException {
+    public static String run(List<String> command) throws IOException, InterruptedException {
         Process process = new ProcessBuilder(command)
                 .redirectError(ProcessBuilder.Redirect.INHERIT)
                 .start();

@@ -1,5 +1,6 @@
 package embrick.bench;
 
+import embrick.core.colour.Encoding;
 import embrick.core.colour.ToneCurve;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
@@ -105,7 +106,7 @@ final class Quality {
                 scale,
                 0);
         float[] samples = new float[Math.toIntExact(size.pixels() * 3)];
-        Resampler.of(from, window, how, Resampler.LastChannel.COLOUR, ToneCurve.srgb())
+        Resampler.of(from, window, how, Resampler.LastChannel.COLOUR, Encoding.srgb())
                 .render(new PixelRect(0, 0, size.width(), size.height()), samples, 0);
         if (how.light() == Resampling.Light.LINEAR) {
             ToneCurve.srgb().encode(samples, 0, samples, 0, samples.length);

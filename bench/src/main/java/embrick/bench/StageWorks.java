@@ -1,6 +1,6 @@
 package embrick.bench;
 
-import embrick.core.colour.ToneCurve;
+import embrick.core.colour.Encoding;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.Raster;
@@ -26,8 +26,10 @@ final class StageWorks {
         works.put("tilted-bilinear", () -> stage(2, Method.BILINEAR));
         works.put("circular", () -> stage(0, Method.CIRCULAR_LANCZOS));
         for (int megapixels : new int[] {7, 50, 380}) {
-            works.put("enlarge-" + megapixels, () -> enlarge(megapixels));
+            works.put("enlarge-" + megapixels, () -> enlarge(megapixels, Method.LANCZOS3));
         }
+        works.put("doubled", () -> enlarge(24, Method.LANCZOS3));
+        works.put("learned", () -> enlarge(24, Method.LEARNED));
     }
 
     /** A method alone, 20 to 7.2 MP. */
@@ -46,18 +48,18 @@ final class StageWorks {
     }
 
     /** Twice as large, so that 380 MP of output come from 95 MP of source. */
-    private Work enlarge(int megapixels) {
+    private Work enlarge(int megapixels, Method method) {
         int height = (int) Math.round(Math.sqrt(megapixels * 1e6 / 1.5) / 2);
         int width = height * 3 / 2;
         Raster raster = bed.noise(width, height);
         Window window = new Window(
                 Orientation.UPRIGHT, new PixelSize(width * 2, height * 2), width / 2.0, height / 2.0, 0.5, 0);
-        return new Work(Math.max(1, 200 / megapixels), () -> resample(raster, window, Method.LANCZOS3));
+        return new Work(Math.max(1, 200 / megapixels), () -> resample(raster, window, method));
     }
 
     private static void resample(Raster raster, Window window, Method method) {
         Resampler resampler =
-                Resampler.of(raster, window, Resampling.by(method), Resampler.LastChannel.COLOUR, ToneCurve.srgb());
+                Resampler.of(raster, window, Resampling.by(method), Resampler.LastChannel.COLOUR, Encoding.srgb());
         int rows = 64;
         float[] strip = new float[rows * window.output().width() * 3];
         for (int y = 0; y < window.output().height(); y += rows) {

@@ -305,4 +305,19 @@ public final class PlainLanes implements Lanes {
             float[] weighed) {
         PlainDistances.sumColumns(area, from, stride, channels, weights, width, rows, sums, weighed);
     }
+
+    @Override
+    public void filterRow(
+            float[] in,
+            int from,
+            int plane,
+            int row,
+            Filters filters,
+            int group,
+            float[] out,
+            int at,
+            int outPlane,
+            int length) {
+        PlainPlanes.filterRow(in, from, plane, row, filters, group, out, at, outPlane, length);
+    }
 }

@@ -208,4 +208,19 @@ public final class VectorLanes implements Lanes {
             plain.sumColumns(area, from, stride, channels, weights, width, rows, sums, weighed);
         }
     }
+
+    @Override
+    public void filterRow(
+            float[] in,
+            int from,
+            int plane,
+            int row,
+            Filters filters,
+            int group,
+            float[] out,
+            int at,
+            int outPlane,
+            int length) {
+        VectorPlanes.filterRow(in, from, plane, row, filters, group, out, at, outPlane, length);
+    }
 }

@@ -16,13 +16,19 @@ final class MethodRule {
 
     private MethodRule() {}
 
-    /** Ink amounts are no light: CMYK is always mixed as encoded. */
+    /** Ink amounts are no light, and have no luminance: CMYK is mixed as encoded, and no detail is learned of it. */
     static Resampling resolve(ResamplingChoice choice, Window window, PixelSize seen, ColourModel model) {
         if (window.keepsPixels(seen)) {
             return new Resampling(Method.NEAREST, Light.ENCODED, Ringing.FREE);
         }
-        Light light = model == ColourModel.CMYK ? Light.ENCODED : choice.light();
-        return new Resampling(choice.method().orElseGet(() -> byItself(window)), light, choice.ringing());
+        boolean isInk = model == ColourModel.CMYK;
+        Method method = choice.method().orElseGet(() -> byItself(window));
+        if (method == Method.LEARNED && (isInk || method.doublings(window.scale()) == 0)) {
+            method = Method.LANCZOS3;
+        }
+        // What filters find is of pixels as they are encoded.
+        Light light = isInk || method == Method.LEARNED ? Light.ENCODED : choice.light();
+        return new Resampling(method, light, choice.ringing());
     }
 
     private static Method byItself(Window window) {

@@ -15,6 +15,7 @@ import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Strip;
 import embrick.core.plan.Plan;
+import embrick.core.resample.Resampler;
 import embrick.core.sharpen.Halo;
 import embrick.core.sharpen.Sharpened;
 import embrick.core.ticket.Rounding;
@@ -89,7 +90,9 @@ public final class Print implements PixelRows {
 
     @Override
     public int rowsMadeAnew() {
-        return RESAMPLED_ANEW + ground.sharpening().map(Sharpened::rowsMadeAnew).orElse(0);
+        return RESAMPLED_ANEW
+                + Resampler.rowsMadeAnew(plan.window(), plan.resampling())
+                + ground.sharpening().map(Sharpened::rowsMadeAnew).orElse(0);
     }
 
     private float[] colour(PaperColour colour) {

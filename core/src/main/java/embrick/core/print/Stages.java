@@ -81,7 +81,7 @@ record Stages(PixelSource last, Optional<Sharpened> sharpening) {
                     plan.window(),
                     plan.resampling(),
                     seeThrough ? LastChannel.ALPHA : LastChannel.COLOUR,
-                    encoding.tone());
+                    encoding);
             return plan.resampling().light() == Resampling.Light.LINEAR
                     ? new Encoded(source, channels, seeThrough, encoding.tone(), beyond)
                     : source;

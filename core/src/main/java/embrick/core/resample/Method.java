@@ -15,13 +15,33 @@ public enum Method {
     /** {@link Kernel#LANCZOS3}. Keeps the finest detail and shrinks without false patterns; the all-round choice. */
     LANCZOS3,
     /** {@link Jinc}: the Lanczos window carried over to the circle. Alike in every direction; the slowest. */
-    CIRCULAR_LANCZOS;
+    CIRCULAR_LANCZOS,
+    /**
+     * Doubled once or twice by filters that were trained on clean photographs ({@link embrick.core.learned}), the rest by
+     * {@link #LANCZOS3}. For enlargements from {@link #LEARNED_FROM} on; less is Lanczos 3 alone.
+     */
+    LEARNED;
+
+    /** The enlargement that a learned doubling is worth. */
+    public static final double LEARNED_FROM = 1.3;
 
     /** Whether the method can leave the range of the pixels around it. */
     public boolean canRing() {
         return switch (this) {
             case NEAREST, AREA, BILINEAR -> false;
-            case KEYS, MITCHELL, LANCZOS3, CIRCULAR_LANCZOS -> true;
+            case KEYS, MITCHELL, LANCZOS3, CIRCULAR_LANCZOS, LEARNED -> true;
         };
+    }
+
+    /**
+     * How often the learned method doubles the picture first: once, and again where what is left is worth it.
+     *
+     * @param scale seen pixels to one output pixel
+     */
+    public int doublings(double scale) {
+        if (this != LEARNED || scale * LEARNED_FROM > 1) {
+            return 0;
+        }
+        return scale * 2 * LEARNED_FROM > 1 ? 1 : 2;
     }
 }

@@ -1,6 +1,8 @@
 package embrick.core.resample;
 
+import embrick.core.colour.Encoding;
 import embrick.core.colour.ToneCurve;
+import embrick.core.learned.LearnedFilters;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
@@ -30,10 +32,15 @@ public interface Resampler extends PixelSource {
     /**
      * The path that suits window and settings.
      *
-     * @param tone the original's curve, used where pixels are mixed as light
+     * @param encoding the original's: its curve where pixels are mixed as light, its luminance where detail is learned
      */
-    static Resampler of(Raster original, Window window, Resampling settings, LastChannel last, ToneCurve tone) {
-        Optional<ToneCurve> light = settings.light() == Resampling.Light.LINEAR ? Optional.of(tone) : Optional.empty();
+    static Resampler of(Raster original, Window window, Resampling settings, LastChannel last, Encoding encoding) {
+        int doublings = settings.method().doublings(window.scale());
+        if (doublings > 0) {
+            return enlarged(original, window, settings, last, encoding, doublings);
+        }
+        Optional<ToneCurve> light =
+                settings.light() == Resampling.Light.LINEAR ? Optional.of(encoding.tone()) : Optional.empty();
         SeenBlock block = new SeenBlock(original, window.seenAs(), last, light);
         if (light.isEmpty() && window.keepsPixels(block.seen())) {
             return new PixelCopy(block, window);
@@ -49,6 +56,26 @@ public interface Resampler extends PixelSource {
                 window,
                 block.channels(),
                 along -> by(settings, new SeenBlock(original, along.seenAs(), last, light), along));
+    }
+
+    /** Rows of an output that another of the same would make once more, beyond what its kernel reaches. */
+    static int rowsMadeAnew(Window window, Resampling settings) {
+        return settings.method().doublings(window.scale()) == 0
+                ? 0
+                : (int) Math.ceil(DoubledBlock.ROWS / window.scale());
+    }
+
+    /** Detail is looked for in pixels as they are encoded, as the filters were trained, and as they are seen. */
+    private static Resampler enlarged(
+            Raster original, Window window, Resampling settings, LastChannel last, Encoding encoding, int doublings) {
+        SeenBlock block = new SeenBlock(original, window.seenAs(), last, Optional.empty());
+        int colours = last == LastChannel.ALPHA ? block.channels() - 1 : block.channels();
+        Window on = window;
+        for (int i = 0; i < doublings; i++) {
+            block = new DoubledBlock(block, LearnedFilters.shipped(), DoubledBlock.Luminance.of(encoding, colours));
+            on = DoubledBlock.seenBy(on);
+        }
+        return on.keepsPixels(block.seen()) ? new PixelCopy(block, on) : by(settings, block, on);
     }
 
     private static Resampler by(Resampling settings, SeenBlock block, Window window) {

@@ -22,6 +22,15 @@ class SeenBlock {
         this.lights = tone.map(curve -> curve.ofCounts(mostCount(original)));
     }
 
+    /** Of the same picture, by one that reads it otherwise. */
+    SeenBlock(SeenBlock same) {
+        this.original = same.original;
+        this.seenAs = same.seenAs;
+        this.last = same.last;
+        this.seen = same.seen;
+        this.lights = same.lights;
+    }
+
     private static int mostCount(Raster original) {
         return original.bytesPerSample() == 1 ? 255 : 65535;
     }

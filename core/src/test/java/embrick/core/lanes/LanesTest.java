@@ -3,6 +3,7 @@ package embrick.core.lanes;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import embrick.core.lanes.PlaneLanes.Filters;
 import java.lang.foreign.MemorySegment;
 import java.util.Arrays;
 import java.util.Random;
@@ -303,5 +304,35 @@ class LanesTest {
         plain.mixPlanes(planes, matrix, plainOut, 3, row, count);
         vector.mixPlanes(planes, matrix, vectorOut, 3, row, count);
         assertThat(vectorOut).isEqualTo(plainOut);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1, 5, 0.125, 7", "4, 3, 0.125, 32", "12, 3, 1, 61", "16, 3, 0.125, 128"})
+    void filteredRowsAreEqual(int inputs, int side, float leak, int length) {
+        int row = length + side + Lanes.SLACK;
+        int plane = side * row;
+        float[] in = floats(inputs * plane + Lanes.SLACK);
+        Filters filters = new Filters(inputs, side, floats(2 * 4 * inputs * side * side), floats(8), leak);
+        int outPlane = length + Lanes.SLACK;
+        float[] ofPlain = new float[4 * outPlane + Lanes.SLACK];
+        float[] ofVector = new float[ofPlain.length];
+        plain.filterRow(in, 2, plane, row, filters, 1, ofPlain, 3, outPlane, length);
+        vector.filterRow(in, 2, plane, row, filters, 1, ofVector, 3, outPlane, length);
+        for (int o = 0; o < 4; o++) {
+            int from = 3 + o * outPlane;
+            assertThat(Arrays.copyOfRange(ofVector, from, from + length))
+                    .isEqualTo(Arrays.copyOfRange(ofPlain, from, from + length));
+        }
+        // One of them by the definition, in doubles.
+        double sum = filters.biases()[5];
+        for (int c = 0; c < inputs; c++) {
+            for (int dy = 0; dy < side; dy++) {
+                for (int dx = 0; dx < side; dx++) {
+                    sum += in[2 + c * plane + dy * row + dx + 4]
+                            * (double) filters.weights()[((inputs + c) * side * side + dy * side + dx) * 4 + 1];
+                }
+            }
+        }
+        assertThat((double) ofPlain[3 + outPlane + 4]).isCloseTo(Math.max(sum, sum * leak), within(1e-3));
     }
 }

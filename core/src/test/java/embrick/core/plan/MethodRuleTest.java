@@ -57,4 +57,25 @@ class MethodRuleTest {
                         .light())
                 .isEqualTo(Light.LINEAR);
     }
+
+    @Test
+    void learnedIsForEnlargementsOfPicturesThatHaveALuminance() {
+        ResamplingChoice learned = new ResamplingChoice(Optional.of(Method.LEARNED), Light.LINEAR, Ringing.LIMITED);
+        assertThat(MethodRule.resolve(learned, window(0.5, 3), SEEN, ColourModel.RGB))
+                .as("its detail is of encoded pixels")
+                .isEqualTo(new Resampling(Method.LEARNED, Light.ENCODED, Ringing.LIMITED));
+        assertThat(MethodRule.resolve(learned, window(0.8, 0), SEEN, ColourModel.RGB))
+                .as("too little to double")
+                .isEqualTo(new Resampling(Method.LANCZOS3, Light.LINEAR, Ringing.LIMITED));
+        assertThat(MethodRule.resolve(learned, window(0.5, 0), SEEN, ColourModel.CMYK))
+                .as("inks")
+                .isEqualTo(new Resampling(Method.LANCZOS3, Light.ENCODED, Ringing.LIMITED));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1, 0", "0.78, 0", "0.76, 1", "0.5, 1", "0.39, 1", "0.38, 2", "0.25, 2", "0.1, 2"})
+    void doublingsAreWhatIsWorthIt(double scale, int doublings) {
+        assertThat(Method.LEARNED.doublings(scale)).isEqualTo(doublings);
+        assertThat(Method.LANCZOS3.doublings(scale)).isZero();
+    }
 }

@@ -3,6 +3,7 @@ package embrick.core.resample;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import embrick.core.colour.Encoding;
 import embrick.core.colour.ToneCurve;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
@@ -58,7 +59,7 @@ class ResamplerTest {
     }
 
     private static Resampler of(Raster raster, Window window, Resampling settings) {
-        return Resampler.of(raster, window, settings, LastChannel.COLOUR, ToneCurve.srgb());
+        return Resampler.of(raster, window, settings, LastChannel.COLOUR, Encoding.srgb());
     }
 
     private static Window window(Raster raster, Orientation seenAs, PixelSize output, double scale, double tilt) {
@@ -68,6 +69,8 @@ class ResamplerTest {
 
     static Stream<Arguments> everyMethodScaleAndTilt() {
         return Stream.of(Method.values())
+                // What is learned is no sum of kernels.
+                .filter(method -> method != Method.LEARNED)
                 .flatMap(method -> DoubleStream.of(0.05, 0.3, 0.77, 1, 1.25, 2, 3.7, 12)
                         .boxed()
                         .flatMap(scale ->
@@ -239,6 +242,8 @@ class ResamplerTest {
             // A stretched triangle sampled at whole pixels leans a little towards the nearest.
             case BILINEAR -> scale <= 1 ? 1e-3 : 0.04;
             case KEYS -> scale <= 1 ? 1e-3 : 0.03;
+            // What was learned is no straight line to the last thousandth.
+            case LEARNED -> 0.1;
             default -> 0.03;
         };
     }
@@ -256,6 +261,8 @@ class ResamplerTest {
 
     static Stream<Arguments> everyMethodAnyWay() {
         return Stream.of(Method.values())
+                // What is learned is no sum of kernels.
+                .filter(method -> method != Method.LEARNED)
                 .flatMap(method -> Stream.of(
                         Arguments.of(method, 2.3, 0, Orientation.UPRIGHT),
                         Arguments.of(method, 0.6, 0, Orientation.QUARTER_RIGHT),
@@ -296,7 +303,7 @@ class ResamplerTest {
             }
             Window window = new Window(Orientation.UPRIGHT, new PixelSize(20, 20), 20, 20, 2, 0);
             float[] got = new float[20 * 20 * 4];
-            Resampler.of(raster, window, Resampling.by(Method.LANCZOS3), LastChannel.ALPHA, ToneCurve.srgb())
+            Resampler.of(raster, window, Resampling.by(Method.LANCZOS3), LastChannel.ALPHA, Encoding.srgb())
                     .render(PixelRect.whole(window.output()), got, 0);
             for (int i = 0; i < 400; i++) {
                 assertThat((double) got[i * 4]).as("premultiplied red").isCloseTo(0, within(HALF_COUNT));

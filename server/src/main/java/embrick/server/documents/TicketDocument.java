@@ -247,7 +247,8 @@ public record TicketDocument(
         KEYS,
         MITCHELL,
         LANCZOS3,
-        CIRCULAR_LANCZOS
+        CIRCULAR_LANCZOS,
+        LEARNED
     }
 
     /** Sharpening for the paper: strengths 0 to 100, radii on paper, the threshold in per cent. */

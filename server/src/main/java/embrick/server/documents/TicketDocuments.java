@@ -213,6 +213,7 @@ public final class TicketDocuments {
             case MITCHELL -> Optional.of(Method.MITCHELL);
             case LANCZOS3 -> Optional.of(Method.LANCZOS3);
             case CIRCULAR_LANCZOS -> Optional.of(Method.CIRCULAR_LANCZOS);
+            case LEARNED -> Optional.of(Method.LEARNED);
         };
         return new ResamplingChoice(method, resampling.light(), resampling.ringing());
     }

@@ -1,0 +1,33 @@
+package embrick.core.learned;
+
+import embrick.core.lanes.PlaneLanes.Filters;
+import java.util.List;
+
+/**
+ * The layers of a network that looks at the pixels round each pixel of a luminance and gives four numbers: what its four parts
+ * at twice the size differ by from what a Lanczos 3 kernel makes of them.
+ *
+ * <p>Filters read only inside what they are given (no padding), so a pixel's numbers depend on its neighbours alone and are
+ * the same in any tile.
+ */
+public final class LearnedFilters {
+    private final List<Filters> layers;
+
+    LearnedFilters(List<Filters> layers) {
+        this.layers = List.copyOf(layers);
+    }
+
+    /** Those that ship, trained on clean photographs; read when they are first asked for. */
+    public static LearnedFilters shipped() {
+        return ShippedFilters.CLEAN;
+    }
+
+    List<Filters> layers() {
+        return layers;
+    }
+
+    /** How far round a pixel they look. */
+    public int radius() {
+        return layers.stream().mapToInt(layer -> layer.side() / 2).sum();
+    }
+}

@@ -1,0 +1,286 @@
+package embrick.core.resample;
+
+import embrick.core.colour.Encoding;
+import embrick.core.lanes.Lanes;
+import embrick.core.learned.DetailTile;
+import embrick.core.learned.LearnedFilters;
+import embrick.core.units.PixelSize;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/**
+ * A picture at twice its size: by a Lanczos 3 kernel, and to its luminance is added what learned filters find.
+ *
+ * <p>What is found is added to all colours alike, so hues stay, and the luminance is held to the range of the nine pixels
+ * round it, widened by {@link #BEYOND} of it: nothing is drawn that its neighbours do not hold, and even parts stay even.
+ *
+ * <p>Made in tiles when they are first read; those that were read last are kept. A pixel is the same whichever tile it is of.
+ */
+final class DoubledBlock extends SeenBlock {
+    /** The share of their range by which neighbours may be left: a line between two pixels is brighter than both. */
+    static final float BEYOND = 0.25f;
+
+    /** Columns of a tile such that what the filters make of it fills registers. */
+    private static final int COLUMNS = 116;
+
+    /** Rows of the picture below to a tile. */
+    static final int ROWS = 48;
+
+    /** Taps of Lanczos 3 at twice the size: three pixels to each side. */
+    private static final int REACH = 3;
+
+    private static final int TAPS = 2 * REACH;
+
+    private final Lanes lanes = Lanes.best();
+    private final SeenBlock below;
+    private final PixelSize doubled;
+    private final Luminance luminance;
+    private final DetailTile detail;
+    private final int reach;
+    private final int tilesAcross;
+    private final Map<Integer, float[]> tiles;
+
+    private final float[] area;
+    private final int areaColumns;
+    private final int areaRows;
+    private final float[] mixed;
+    private final float[] across;
+    private final int[] acrossStarts;
+    private final float[] down;
+    private final float[] light;
+    private final float[] least;
+    private final float[] most;
+
+    DoubledBlock(SeenBlock below, LearnedFilters filters, Luminance luminance) {
+        super(below);
+        this.below = below;
+        this.luminance = luminance;
+        this.doubled = new PixelSize(
+                Math.multiplyExact(2, below.seen().width()),
+                Math.multiplyExact(2, below.seen().height()));
+        this.detail = new DetailTile(filters, COLUMNS, ROWS);
+        this.reach = Math.max(REACH, detail.radius());
+        this.tilesAcross = Math.ceilDiv(below.seen().width(), COLUMNS);
+        // A strip that lies aslant passes as many tiles as the picture has across and down.
+        int kept = 2 * (tilesAcross + Math.ceilDiv(below.seen().height(), ROWS)) + 4;
+        this.tiles = new LinkedHashMap<>(kept, 0.75f, true) {
+            private static final long serialVersionUID = 1L;
+
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<Integer, float[]> eldest) {
+                return size() > kept;
+            }
+        };
+        this.areaColumns = COLUMNS + 2 * reach;
+        this.areaRows = ROWS + 2 * reach;
+        int channels = below.channels();
+        this.area = new float[areaColumns * areaRows * channels + Lanes.SLACK];
+        this.mixed = new float[areaColumns * channels + Lanes.SLACK];
+        this.light = new float[areaColumns * areaRows];
+        this.least = new float[COLUMNS * ROWS];
+        this.most = new float[COLUMNS * ROWS];
+        AxisKernel kernel = AxisKernel.of(Method.LANCZOS3, 0.5);
+        int padded = Lanes.padded(TAPS);
+        this.down = new float[2 * TAPS];
+        this.across = new float[2 * COLUMNS * padded * 4];
+        this.acrossStarts = new int[2 * COLUMNS];
+        for (int phase = 0; phase < 2; phase++) {
+            float[] weights = weights(kernel, phase);
+            System.arraycopy(weights, 0, down, phase * TAPS, TAPS);
+            for (int x = phase; x < 2 * COLUMNS; x += 2) {
+                acrossStarts[x] = (x / 2 + reach + firstTap(phase)) * channels;
+                for (int t = 0; t < TAPS; t++) {
+                    Arrays.fill(across, (x * padded + t) * 4, (x * padded + t) * 4 + 4, weights[t]);
+                }
+            }
+        }
+    }
+
+    /** The first pixel that counts for the left or right part of one, from that pixel. */
+    private static int firstTap(int phase) {
+        return phase - REACH;
+    }
+
+    /** A part's middle lies a quarter of a pixel from its pixel's. */
+    private static float[] weights(AxisKernel kernel, int phase) {
+        double middle = phase == 0 ? -0.25 : 0.25;
+        double[] exact = new double[TAPS];
+        double sum = 0;
+        for (int t = 0; t < TAPS; t++) {
+            exact[t] = kernel.weight(firstTap(phase) + t - middle);
+            sum += exact[t];
+        }
+        float[] weights = new float[TAPS];
+        for (int t = 0; t < TAPS; t++) {
+            weights[t] = (float) (exact[t] / sum);
+        }
+        return weights;
+    }
+
+    @Override
+    PixelSize seen() {
+        return doubled;
+    }
+
+    /** The same window on the doubled picture. */
+    static Window seenBy(Window window) {
+        return new Window(
+                window.seenAs(),
+                window.output(),
+                window.centreX() * 2,
+                window.centreY() * 2,
+                window.scale() * 2,
+                window.tiltDegrees());
+    }
+
+    @Override
+    void read(int x, int y, int count, int rows, float[] into, int at) {
+        int channels = channels();
+        for (int row = y; row < y + rows; row++) {
+            int tileRow = row / (2 * ROWS);
+            int to = at + (row - y) * count * channels;
+            for (int column = x; column < x + count; ) {
+                int tileColumn = column / (2 * COLUMNS);
+                int end = Math.min(x + count, (tileColumn + 1) * 2 * COLUMNS);
+                float[] tile = tile(tileColumn, tileRow);
+                int from = ((row - tileRow * 2 * ROWS) * 2 * COLUMNS + column - tileColumn * 2 * COLUMNS) * channels;
+                System.arraycopy(tile, from, into, to, (end - column) * channels);
+                to += (end - column) * channels;
+                column = end;
+            }
+        }
+    }
+
+    private float[] tile(int column, int row) {
+        return tiles.computeIfAbsent(row * tilesAcross + column, _ -> made(column, row));
+    }
+
+    private float[] made(int column, int row) {
+        readArea(column * COLUMNS - reach, row * ROWS - reach);
+        measure();
+        float[] detailed = detail();
+        int channels = channels();
+        int length = 2 * COLUMNS * channels;
+        float[] tile = new float[2 * ROWS * length];
+        int[] starts = new int[TAPS];
+        for (int y = 0; y < 2 * ROWS; y++) {
+            int phase = y & 1;
+            for (int t = 0; t < TAPS; t++) {
+                starts[t] = (y / 2 + reach + firstTap(phase) + t) * areaColumns * channels;
+            }
+            lanes.mixRows(area, starts, down, phase * TAPS, TAPS, mixed, 0, areaColumns * channels);
+            lanes.mixPixels(mixed, acrossStarts, across, Lanes.padded(TAPS), channels, tile, y * length, 2 * COLUMNS);
+            add(detailed, y, tile, y * length);
+        }
+        return tile;
+    }
+
+    /** Beyond the picture its rim goes on. */
+    private void readArea(int x, int y) {
+        PixelSize size = below.seen();
+        int channels = channels();
+        int first = Math.clamp(x, 0, size.width() - 1);
+        int end = Math.clamp(x + areaColumns, 1, size.width());
+        int inside = Math.max(1, end - first);
+        int before = Math.clamp(first - x, 0, areaColumns - 1);
+        int read = Integer.MIN_VALUE;
+        for (int i = 0; i < areaRows; i++) {
+            int row = Math.clamp(y + i, 0, size.height() - 1);
+            int at = i * areaColumns * channels;
+            if (row == read) {
+                System.arraycopy(area, at - areaColumns * channels, area, at, areaColumns * channels);
+                continue;
+            }
+            read = row;
+            below.read(first, row, inside, 1, area, at + before * channels);
+            for (int column = 0; column < before; column++) {
+                System.arraycopy(area, at + before * channels, area, at + column * channels, channels);
+            }
+            int last = before + inside - 1;
+            for (int column = last + 1; column < areaColumns; column++) {
+                System.arraycopy(area, at + last * channels, area, at + column * channels, channels);
+            }
+        }
+    }
+
+    /** The luminance of the area, and the least and most of it round each pixel of the tile. */
+    private void measure() {
+        luminance.of(area, channels(), light, areaColumns * areaRows);
+        for (int y = 0; y < ROWS; y++) {
+            int from = (y + reach) * areaColumns + reach;
+            int to = y * COLUMNS;
+            for (int x = 0; x < COLUMNS; x++) {
+                int at = from + x;
+                least[to + x] = Math.min(Math.min(least(at - areaColumns), least(at + areaColumns)), least(at));
+                most[to + x] = Math.max(Math.max(most(at - areaColumns), most(at + areaColumns)), most(at));
+            }
+            for (int x = 0; x < COLUMNS; x++) {
+                float beyond = (most[to + x] - least[to + x]) * BEYOND;
+                least[to + x] -= beyond;
+                most[to + x] += beyond;
+            }
+        }
+    }
+
+    private float least(int at) {
+        return Math.min(Math.min(light[at - 1], light[at + 1]), light[at]);
+    }
+
+    private float most(int at) {
+        return Math.max(Math.max(light[at - 1], light[at + 1]), light[at]);
+    }
+
+    private float[] detail() {
+        float[] put = detail.luminance();
+        int radius = detail.radius();
+        int skipped = reach - radius;
+        for (int y = 0; y < ROWS + 2 * radius; y++) {
+            int from = (y + skipped) * areaColumns + skipped;
+            int to = y * detail.apart();
+            for (int x = 0; x < COLUMNS + 2 * radius; x++) {
+                put[to + x] = light[from + x] - DetailTile.MIDDLE;
+            }
+        }
+        return detail.find();
+    }
+
+    /** Adds what was found to a row of the tile, as far as its luminance may go. */
+    private void add(float[] found, int y, float[] tile, int at) {
+        int left = detail.at(2 * (y & 1), y / 2);
+        int right = detail.at(2 * (y & 1) + 1, y / 2);
+        int channels = channels();
+        int colours = luminance.colours(channels);
+        for (int x = 0; x < 2 * COLUMNS; x++) {
+            int pixel = at + x * channels;
+            int from = y / 2 * COLUMNS + x / 2;
+            float plain = luminance.of(tile, pixel);
+            float more = found[((x & 1) == 0 ? left : right) + x / 2];
+            float added = Math.clamp(plain + more, least[from], most[from]) - plain;
+            for (int c = 0; c < colours; c++) {
+                tile[pixel + c] += added;
+            }
+        }
+    }
+
+    /** Whose luminance: how much each colour counts. */
+    record Luminance(float red, float green, float blue, boolean isGrey) {
+        static Luminance of(Encoding encoding, int colours) {
+            return new Luminance(encoding.redLight(), encoding.greenLight(), encoding.blueLight(), colours == 1);
+        }
+
+        int colours(int channels) {
+            return isGrey ? 1 : Math.min(3, channels);
+        }
+
+        float of(float[] pixels, int at) {
+            return isGrey ? pixels[at] : red * pixels[at] + green * pixels[at + 1] + blue * pixels[at + 2];
+        }
+
+        void of(float[] pixels, int channels, float[] into, int count) {
+            for (int i = 0; i < count; i++) {
+                into[i] = of(pixels, i * channels);
+            }
+        }
+    }
+}

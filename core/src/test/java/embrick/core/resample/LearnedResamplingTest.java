@@ -1,0 +1,225 @@
+package embrick.core.resample;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import embrick.core.colour.Encoding;
+import embrick.core.found.Photographs;
+import embrick.core.found.SmallPixels;
+import embrick.core.pixels.Orientation;
+import embrick.core.pixels.PixelRect;
+import embrick.core.pixels.Raster;
+import embrick.core.pixels.Strip;
+import embrick.core.resample.Resampler.LastChannel;
+import embrick.core.resample.Resampling.Light;
+import embrick.core.resample.Resampling.Ringing;
+import embrick.core.units.PixelSize;
+import java.io.IOException;
+import java.lang.foreign.ValueLayout;
+import java.nio.file.Path;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/**
+ * Enlarging by learned filters. Photographs are from Debian's plasma-workspace-wallpapers, none that the filters were trained
+ * on (docs/methods.md names them).
+ */
+class LearnedResamplingTest {
+    private static final Encoding SRGB = Encoding.srgb();
+
+    /** A tone for each pixel and channel, 0 to 255. */
+    private interface Tones {
+        double at(int x, int y, int channel);
+    }
+
+    private static Raster drawn(int width, int height, int channels, Tones tones) {
+        Raster raster = Raster.allocate(new PixelSize(width, height), channels, 1);
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                for (int c = 0; c < channels; c++) {
+                    raster.samples().set(ValueLayout.JAVA_BYTE, (long) (y * width + x) * channels + c, (byte)
+                            Math.clamp(Math.round(tones.at(x, y, c)), 0, 255));
+                }
+            }
+        }
+        return raster;
+    }
+
+    private static Raster noise(int width, int height, int channels) {
+        Random random = new Random(width + height);
+        return drawn(width, height, channels, (x, y, c) -> random.nextInt(256));
+    }
+
+    private static Window window(Raster raster, double enlarged, double tilt) {
+        int width = (int) (raster.stored().width() * enlarged);
+        int height = (int) (raster.stored().height() * enlarged);
+        return new Window(
+                Orientation.UPRIGHT,
+                new PixelSize(width, height),
+                raster.stored().width() / 2.0,
+                raster.stored().height() / 2.0,
+                1 / enlarged,
+                tilt);
+    }
+
+    private static Resampler resampler(Raster raster, Window window, Method method) {
+        return Resampler.of(
+                raster, window, new Resampling(method, Light.ENCODED, Ringing.FREE), LastChannel.COLOUR, SRGB);
+    }
+
+    private static float[] render(Raster raster, Window window, Method method, PixelRect part) {
+        float[] into = new float[part.width() * part.height() * raster.channels()];
+        resampler(raster, window, method).render(part, into, 0);
+        return into;
+    }
+
+    private static float[] render(Raster raster, double enlarged, Method method) {
+        Window window = window(raster, enlarged, 0);
+        return render(raster, window, method, PixelRect.whole(window.output()));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"2, 0, 3", "1.5, 0, 1", "3.3, 0, 3", "4, 0, 1", "2, 7, 3", "2.7, -41, 3"})
+    void anyPartHasThePixelsOfTheWhole(double enlarged, double tilt, int channels) {
+        try (Raster raster = noise(271, 133, channels)) {
+            Window window = window(raster, enlarged, tilt);
+            PixelSize size = window.output();
+            float[] whole = render(raster, window, Method.LEARNED, PixelRect.whole(size));
+            for (PixelRect part : new PixelRect[] {
+                new PixelRect(0, 0, size.width(), 3),
+                new PixelRect(size.width() / 3, size.height() / 3, 41, 37),
+                new PixelRect(size.width() - 9, size.height() - 70, 9, 70)
+            }) {
+                float[] got = render(raster, window, Method.LEARNED, part);
+                for (int i = 0; i < got.length; i++) {
+                    int x = part.x() + i / channels % part.width();
+                    int y = part.y() + i / channels / part.width();
+                    assertThat(got[i]).isEqualTo(whole[(y * size.width() + x) * channels + i % channels]);
+                }
+            }
+        }
+    }
+
+    @Test
+    void evenPartsStayEven() {
+        try (Raster raster = drawn(150, 120, 3, (x, y, c) -> 40 + 50 * c + (x < 75 ? 0 : 60))) {
+            Window window = window(raster, 2, 0);
+            float[] got = render(raster, window, Method.LEARNED, PixelRect.whole(window.output()));
+            for (int y = 0; y < 240; y++) {
+                for (int x = 0; x < 300; x++) {
+                    for (int c = 0; c < 3 && Math.abs(x - 150) > 8; c++) {
+                        assertThat((double) got[(y * 300 + x) * 3 + c])
+                                .isCloseTo((40 + 50 * c + (x < 150 ? 0 : 60)) / 255.0, within(1e-5));
+                    }
+                }
+            }
+        }
+    }
+
+    /** Text, line art, a zone plate and noise: the luminance never leaves that of the pixels round it by more than is said. */
+    @Test
+    void nothingIsDrawnThatNeighboursDoNotHold() {
+        for (Tones tones : new Tones[] {
+            (x, y, c) -> (x / 3 + y / 5) % 2 == 0 ? 10 : 245,
+            (x, y, c) -> 127.5 + 127.5 * Math.cos((x * x + y * y) / 90.0),
+            (x, y, c) -> new Random(x * 977L + y).nextInt(256)
+        }) {
+            try (Raster raster = drawn(140, 110, 1, tones)) {
+                float[] got = render(raster, 2, Method.LEARNED);
+                for (int y = 0; y < 220; y++) {
+                    for (int x = 0; x < 280; x++) {
+                        double least = 1;
+                        double most = 0;
+                        for (int v = Math.max(0, y / 2 - 1); v <= Math.min(109, y / 2 + 1); v++) {
+                            for (int u = Math.max(0, x / 2 - 1); u <= Math.min(139, x / 2 + 1); u++) {
+                                double tone =
+                                        Byte.toUnsignedInt(raster.samples().get(ValueLayout.JAVA_BYTE, v * 140L + u))
+                                                / 255.0;
+                                least = Math.min(least, tone);
+                                most = Math.max(most, tone);
+                            }
+                        }
+                        double beyond = (most - least) * DoubledBlock.BEYOND + 1e-5;
+                        assertThat((double) got[y * 280 + x]).isBetween(least - beyond, most + beyond);
+                    }
+                }
+            }
+        }
+    }
+
+    @Test
+    void huesStay() {
+        try (Raster raster = noise(90, 80, 3)) {
+            float[] plain = render(raster, 2, Method.LANCZOS3);
+            float[] learned = render(raster, 2, Method.LEARNED);
+            for (int i = 0; i < plain.length; i += 3) {
+                // At the rim the kernel alone weighs pixels anew, where here the rim goes on.
+                int x = i / 3 % 180;
+                int y = i / 3 / 180;
+                if (Math.min(Math.min(x, 179 - x), Math.min(y, 159 - y)) < 6) {
+                    continue;
+                }
+                float added = learned[i] - plain[i];
+                assertThat(learned[i + 1] - plain[i + 1]).isCloseTo(added, within(2e-5f));
+                assertThat(learned[i + 2] - plain[i + 2]).isCloseTo(added, within(2e-5f));
+            }
+        }
+    }
+
+    /** Reduced by means of four pixels, and enlarged again. */
+    @ParameterizedTest
+    @CsvSource({"Path, 0.0", "Kokkini, 1.0", "SafeLanding, 0.3", "ColdRipple, 0.0"})
+    void photographsThatTrainingNeverSawComeCloserThanByLanczos(String name, double gain) throws IOException {
+        SmallPixels large = Photographs.read(file(name), 1200);
+        SmallPixels small = halved(large);
+        double plain = psnr(large, small, Method.LANCZOS3);
+        double learned = psnr(large, small, Method.LEARNED);
+        assertThat(learned).as("against %.2f dB by Lanczos 3", plain).isGreaterThan(plain + gain);
+    }
+
+    private static SmallPixels halved(SmallPixels large) {
+        int width = large.width() / 2;
+        int height = large.height() / 2;
+        float[][] planes = new float[3][width * height];
+        for (int c = 0; c < 3; c++) {
+            float[] from = large.planes()[c];
+            for (int i = 0; i < width * height; i++) {
+                int at = i / width * 2 * large.width() + i % width * 2;
+                planes[c][i] = (from[at] + from[at + 1] + from[at + large.width()] + from[at + large.width() + 1]) / 4;
+            }
+        }
+        return new SmallPixels(width, height, planes);
+    }
+
+    private static Path file(String name) throws IOException {
+        return Photographs.all().stream()
+                .filter(path -> path.toString().contains("/" + name + "/"))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** Of the luminance, at twice the size, in whole steps of 8 bits, in dB. */
+    private static double psnr(SmallPixels large, SmallPixels small, Method method) {
+        int width = Math.min(large.width(), 2 * small.width());
+        int height = Math.min(large.height(), 2 * small.height());
+        try (Raster raster =
+                drawn(small.width(), small.height(), 3, (x, y, c) -> 255 * small.planes()[c][y * small.width() + x])) {
+            float[] got = render(raster, 2, method);
+            double sum = 0;
+            for (int y = 8; y < height - 8; y++) {
+                for (int x = 8; x < width - 8; x++) {
+                    int at = (y * 2 * small.width() + x) * 3;
+                    double off = 0;
+                    for (int c = 0; c < 3; c++) {
+                        double share = new double[] {SRGB.redLight(), SRGB.greenLight(), SRGB.blueLight()}[c];
+                        off += share * (Strip.toByte(got[at + c]) / 255.0 - large.planes()[c][y * large.width() + x]);
+                    }
+                    sum += off * off;
+                }
+            }
+            return -10 * Math.log10(sum / (width - 16) / (height - 16));
+        }
+    }
+}
