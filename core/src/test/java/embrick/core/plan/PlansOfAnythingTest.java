@@ -61,10 +61,9 @@ import org.junit.jupiter.api.Test;
 /**
  * Whatever facts, ticket and framing can be built: a plan or refusals, never an exception; and every plan can be shown at any
  * reduction. Sizes are drawn over their whole ranges by their logarithms, so that the smallest and the largest meet.
- * {@code -Dembrick.plans=200000} tries more.
  */
 class PlansOfAnythingTest {
-    private static final int TIMES = Thorough.cases(10_000, 200_000);
+    private static final int TIMES = Thorough.cases(20_000, 200_000);
 
     private final Random random = new Random(20_261_128);
 
