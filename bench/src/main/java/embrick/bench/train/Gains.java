@@ -21,7 +21,7 @@ public final class Gains {
     private static final int REDUCED = 1200;
     private static final int QUALITY = 75;
     private static final int RIM = 8;
-    private static final int MOST = 2400;
+    private static final PixelSize MOST = new PixelSize(2400, 2400);
 
     private final List<List<Double>> gains = new ArrayList<>();
 
@@ -38,7 +38,7 @@ public final class Gains {
         for (Photograph photograph : TrainingPhotographs.all()) {
             if (photograph.isSetAside()) {
                 try (Raster whole = Reductions.read(photograph.file())) {
-                    try (Raster middle = middle(whole)) {
+                    try (Raster middle = Reductions.middle(whole, MOST)) {
                         print(photograph.name(), middle);
                     }
                     try (Raster reduced = reduced(whole)) {
@@ -75,7 +75,7 @@ public final class Gains {
         try (Raster part = divisible(large, 2);
                 Raster small = Reductions.scaled(part, divided(part.stored(), 2), Method.LANCZOS3);
                 Raster packed = Reductions.throughJpeg(small, QUALITY)) {
-            row.add(psnr(part, packed, Method.LEARNED) - psnr(part, packed, Method.LANCZOS3));
+            row.add(psnr(part, packed, Method.LEARNED_SOFTENING) - psnr(part, packed, Method.LANCZOS3));
             for (Method other : OTHERS) {
                 row.add(psnr(part, small, other) - plain);
             }
@@ -93,15 +93,6 @@ public final class Gains {
     private static Raster divisible(Raster large, int by) {
         PixelSize size = large.stored();
         return Reductions.part(large, new PixelRect(0, 0, size.width() / by * by, size.height() / by * by));
-    }
-
-    private static Raster middle(Raster whole) {
-        int width = Math.min(whole.stored().width(), MOST);
-        int height = Math.min(whole.stored().height(), MOST);
-        return Reductions.part(
-                whole,
-                new PixelRect(
-                        (whole.stored().width() - width) / 2, (whole.stored().height() - height) / 2, width, height));
     }
 
     private static Raster reduced(Raster whole) {

@@ -18,11 +18,11 @@ final class Pairs {
     private static final Method[] KERNELS = {Method.LANCZOS3, Method.KEYS, Method.AREA};
     private static final PixelSize MIDDLE = new PixelSize(2048, 1536);
     private static final int LEAST_QUALITY = 60;
-    private static final int MOST_QUALITY = 95;
+    private static final int MOST_QUALITY = 92;
 
     private final boolean isJpeg;
 
-    /** @param isJpeg whether the small ones went through JPEG of quality 60 to 95, drawn by lot */
+    /** @param isJpeg whether the small ones went through JPEG of quality 60 to 92, drawn by lot */
     Pairs(boolean isJpeg) {
         this.isJpeg = isJpeg;
     }
@@ -48,7 +48,8 @@ final class Pairs {
         if (longer > longest) {
             return;
         }
-        try (Raster large = longer == 0 ? middle(whole) : reduced(whole, (double) longer / longest)) {
+        try (Raster large =
+                longer == 0 ? Reductions.middle(whole, MIDDLE) : reduced(whole, (double) longer / longest)) {
             Luminance of = Luminance.of(large);
             PixelSize half = new PixelSize(of.width() / 2, of.height() / 2);
             for (Method kernel : KERNELS) {
@@ -62,15 +63,6 @@ final class Pairs {
                 }
             }
         }
-    }
-
-    private static Raster middle(Raster whole) {
-        int width = Math.min(whole.stored().width(), MIDDLE.width()) & ~1;
-        int height = Math.min(whole.stored().height(), MIDDLE.height()) & ~1;
-        return Reductions.part(
-                whole,
-                new PixelRect(
-                        (whole.stored().width() - width) / 2, (whole.stored().height() - height) / 2, width, height));
     }
 
     private static Raster reduced(Raster whole, double scale) {

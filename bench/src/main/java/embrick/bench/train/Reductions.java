@@ -78,6 +78,16 @@ final class Reductions {
         return made(from, window, Method.NEAREST);
     }
 
+    /** The middle of a picture, of even sides, at most so large. */
+    static Raster middle(Raster whole, PixelSize most) {
+        int width = Math.min(whole.stored().width(), most.width()) & ~1;
+        int height = Math.min(whole.stored().height(), most.height()) & ~1;
+        return part(
+                whole,
+                new PixelRect(
+                        (whole.stored().width() - width) / 2, (whole.stored().height() - height) / 2, width, height));
+    }
+
     private static Raster made(Raster from, Window window, Method method) {
         PixelSize to = window.output();
         float[] samples = new float[Math.toIntExact(to.pixels() * 3)];

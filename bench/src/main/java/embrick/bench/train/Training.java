@@ -18,7 +18,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 
 /**
- * {@code ./embrick train clean|jpeg [STEPS] [FILE]}: trains filters and writes them as they ship.
+ * {@code ./embrick train clean|softening [STEPS] [FILE]}: trains filters and writes them as they ship.
  *
  * <p>What is made least is the mean square of what is wrong with the luminance, as a share of what is wrong with it by Lanczos
  * 3, so that each photograph counts alike, however hard it is. Everything that is drawn by lot has a seed, and sums run in one
@@ -52,13 +52,16 @@ public final class Training {
     }
 
     public static void main(String[] words) throws Exception {
-        boolean isJpeg = words.length > 0 && "jpeg".equals(words[0]);
+        String what = words.length > 0 ? words[0] : "clean";
+        if (!List.of("clean", "softening").contains(what)) {
+            throw new IllegalArgumentException("expected clean or softening, got " + what);
+        }
         int steps = words.length > 1 ? Integer.parseInt(words[1]) : STEPS;
-        Path file = Path.of(words.length > 2 ? words[2] : (isJpeg ? "jpeg" : "clean") + ".filters");
+        Path file = Path.of(words.length > 2 ? words[2] : what + ".filters");
         List<Photograph> photographs = TrainingPhotographs.all().stream()
                 .filter(photograph -> !photograph.isSetAside())
                 .toList();
-        List<Pair> pairs = new Pairs(isJpeg).of(photographs);
+        List<Pair> pairs = new Pairs("softening".equals(what)).of(photographs);
         System.out.println(photographs.size() + " photographs, " + pairs.size() + " pairs");
         Training training = new Training(pairs, begun(new Random(42)), steps);
         training.train();

@@ -12,14 +12,26 @@ import java.util.List;
  */
 public final class LearnedFilters {
     private final List<Filters> layers;
+    private final boolean softens;
 
-    LearnedFilters(List<Filters> layers) {
+    LearnedFilters(List<Filters> layers, boolean softens) {
         this.layers = List.copyOf(layers);
+        this.softens = softens;
     }
 
     /** Those that ship, trained on clean photographs; read when they are first asked for. */
-    public static LearnedFilters shipped() {
-        return ShippedFilters.CLEAN;
+    public static LearnedFilters clean() {
+        return ShippedFilters.Clean.FILTERS;
+    }
+
+    /** Those that ship, trained on photographs out of JPEG files, as their marks are softened too. */
+    public static LearnedFilters softening() {
+        return ShippedFilters.Softening.FILTERS;
+    }
+
+    /** Whether they take away what JPEG left, and so have work in even parts too. */
+    public boolean softens() {
+        return softens;
     }
 
     List<Filters> layers() {

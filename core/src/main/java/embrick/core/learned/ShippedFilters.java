@@ -14,27 +14,37 @@ import java.util.List;
 
 /** The filters that ship with Embrick, as fixed bytes beside this class. */
 final class ShippedFilters {
-    private static final String FILE = "clean.filters";
-
-    /** SHA-256 of the bytes. */
-    private static final String DIGEST = "1ec6b63badf46420a3b5dbfeff2a558854f24febd1bb0b06dd95e748bc1b8d01";
-
-    static final LearnedFilters CLEAN = load();
-
     private ShippedFilters() {}
 
-    private static LearnedFilters load() {
-        try (InputStream in = ShippedFilters.class.getResourceAsStream(FILE)) {
+    /** Read by itself, when it is first asked for. */
+    static final class Clean {
+        static final LearnedFilters FILTERS =
+                load("clean.filters", "1ec6b63badf46420a3b5dbfeff2a558854f24febd1bb0b06dd95e748bc1b8d01", false);
+
+        private Clean() {}
+    }
+
+    /** Likewise. */
+    static final class Softening {
+        static final LearnedFilters FILTERS =
+                load("softening.filters", "0dac7dd5abf681d583491ca16594c2d44999952d44448e6be981b5860cae3821", true);
+
+        private Softening() {}
+    }
+
+    /** @param wanted SHA-256 of the bytes */
+    private static LearnedFilters load(String file, String wanted, boolean softens) {
+        try (InputStream in = ShippedFilters.class.getResourceAsStream(file)) {
             if (in == null) {
-                throw new IllegalStateException(FILE + " does not ship");
+                throw new IllegalStateException(file + " does not ship");
             }
             byte[] bytes = in.readAllBytes();
             String digest = HexFormat.of()
                     .formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-            if (!digest.equals(DIGEST)) {
-                throw new IllegalStateException(FILE + ": expected digest " + DIGEST + ", got " + digest);
+            if (!digest.equals(wanted)) {
+                throw new IllegalStateException(file + ": expected digest " + wanted + ", got " + digest);
             }
-            return read(new DataInputStream(new ByteArrayInputStream(bytes)));
+            return new LearnedFilters(read(new DataInputStream(new ByteArrayInputStream(bytes))), softens);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         } catch (NoSuchAlgorithmException missing) {
@@ -46,7 +56,7 @@ final class ShippedFilters {
      * The number of layers, then of each its inputs, outputs, side, leak, weights and biases; big-endian, 32-bit integers and
      * IEEE 754 floats.
      */
-    private static LearnedFilters read(DataInputStream in) throws IOException {
+    private static List<Filters> read(DataInputStream in) throws IOException {
         List<Filters> layers = new ArrayList<>();
         for (int left = in.readInt(); left > 0; left--) {
             int inputs = in.readInt();
@@ -56,7 +66,7 @@ final class ShippedFilters {
             layers.add(
                     new Filters(inputs, side, floats(in, inputs * outputs * side * side), floats(in, outputs), leak));
         }
-        return new LearnedFilters(layers);
+        return layers;
     }
 
     private static float[] floats(DataInputStream in, int count) throws IOException {

@@ -6,6 +6,8 @@ import embrick.core.resample.Resampling;
 import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
 import embrick.core.resample.Window;
+import embrick.core.source.SourceDetail;
+import embrick.core.source.SourceFacts;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.units.PixelSize;
 
@@ -13,25 +15,52 @@ import embrick.core.units.PixelSize;
 final class MethodRule {
     /** Enlarged further than this, the rings of sharper kernels show as lines beside edges. */
     private static final double SMOOTH_FROM_ENLARGEMENT = 3;
+    /** Enlarged further than two doublings there is nothing that filters were held against. */
+    private static final double LEARNED_UP_TO_ENLARGEMENT = 4;
+    /** JPEGs up to this quality are softened: what the filters were trained on. Above it the marks are under the grain. */
+    private static final int SOFTENED_UP_TO_QUALITY = 92;
+    /** Marks of JPEG in a file of another kind, in counts of 255: half a count is more than any grain makes. */
+    private static final double SOFTENED_FROM_MARKS = 0.5;
 
     private MethodRule() {}
 
     /** Ink amounts are no light, and have no luminance: CMYK is mixed as encoded, and no detail is learned of it. */
-    static Resampling resolve(ResamplingChoice choice, Window window, PixelSize seen, ColourModel model) {
+    static Resampling resolve(ResamplingChoice choice, Window window, PixelSize seen, SourceFacts facts) {
         if (window.keepsPixels(seen)) {
             return new Resampling(Method.NEAREST, Light.ENCODED, Ringing.FREE);
         }
-        boolean isInk = model == ColourModel.CMYK;
-        Method method = choice.method().orElseGet(() -> byItself(window));
-        if (method == Method.LEARNED && (isInk || method.doublings(window.scale()) == 0)) {
-            method = Method.LANCZOS3;
+        boolean isInk = facts.colour().model() == ColourModel.CMYK;
+        Method method = choice.method().orElseGet(() -> byItself(choice, window));
+        if (method.isLearned()) {
+            if (isInk || method.doublings(window.scale()) == 0) {
+                method = withoutLearning(window);
+            } else if (isSoftened(facts.detail())) {
+                method = Method.LEARNED_SOFTENING;
+            }
         }
         // What filters find is of pixels as they are encoded.
-        Light light = isInk || method == Method.LEARNED ? Light.ENCODED : choice.light();
+        Light light = isInk || method.isLearned() ? Light.ENCODED : choice.light();
         return new Resampling(method, light, choice.ringing());
     }
 
-    private static Method byItself(Window window) {
+    /** Who asks for linear light gets it. */
+    private static Method byItself(ResamplingChoice choice, Window window) {
+        boolean isLearned = choice.light() == Light.ENCODED
+                && Method.LEARNED.doublings(window.scale()) > 0
+                && window.scale() * LEARNED_UP_TO_ENLARGEMENT >= 1;
+        return isLearned ? Method.LEARNED : withoutLearning(window);
+    }
+
+    private static Method withoutLearning(Window window) {
         return window.scale() * SMOOTH_FROM_ENLARGEMENT < 1 ? Method.MITCHELL : Method.LANCZOS3;
+    }
+
+    private static boolean isSoftened(SourceDetail detail) {
+        return detail.jpegQuality()
+                        .filter(quality -> quality <= SOFTENED_UP_TO_QUALITY)
+                        .isPresent()
+                || detail.blockMarks()
+                        .filter(marks -> marks >= SOFTENED_FROM_MARKS)
+                        .isPresent();
     }
 }

@@ -34,22 +34,21 @@ final class PlanNotices {
         }
         Verdict verdict = plan.figures().verdict();
         if (verdict != Verdict.FINE) {
-            notices.add(new Notice(
-                    "real-ppi",
-                    String.format(
-                            Locale.ROOT,
-                            "%.0f ppi real where %d are wanted: %s",
-                            plan.figures().realPpi(),
-                            ticket.viewing().ppiNeeded(),
-                            verdict == Verdict.SOFT ? "soft" : "too small for this size")));
+            notices.add(new Notice("real-ppi", tooFewPixels(ticket, plan)));
         }
         if (plan.window().scale() < 1) {
             notices.add(new Notice(
                     "enlarged",
                     String.format(
                             Locale.ROOT,
-                            "enlarged %.1f times: new pixels, no new detail",
-                            1 / plan.window().scale())));
+                            "enlarged %.1f times: %s",
+                            1 / plan.window().scale(),
+                            switch (plan.resampling().method()) {
+                                case LEARNED -> "edges are drawn sharper, nothing is made up";
+                                case LEARNED_SOFTENING ->
+                                    "edges are drawn sharper and the marks of JPEG softened, nothing is made up";
+                                default -> "new pixels, no new detail";
+                            })));
         }
         if (ticket.mark().isPresent() && ticket.size() instanceof Size.OnPaper) {
             notices.add(new Notice("mark-on-print", "a mark is drawn over a print: marks are for screens"));
@@ -90,6 +89,23 @@ final class PlanNotices {
     }
 
     /** A picture with fewer pixels than a measure asks for, which may not be enlarged to it. */
+    /** Where a picture is less sharp than its pixels would let it be, that is what is told. */
+    private static String tooFewPixels(Ticket ticket, Plan plan) {
+        Plan.Figures figures = plan.figures();
+        boolean isUnsharp =
+                figures.heldPpi().isPresent() && Verdict.of(figures.realPpi(), ticket.viewing()) != figures.verdict();
+        return String.format(
+                Locale.ROOT,
+                isUnsharp
+                        ? "holds detail up to %.0f ppi only, where %d are wanted: %s"
+                        : "%.0f ppi real where %d are wanted: %s",
+                isUnsharp ? figures.heldPpi().get() : figures.realPpi(),
+                ticket.viewing().ppiNeeded(),
+                figures.verdict() == Verdict.SOFT
+                        ? "soft"
+                        : isUnsharp ? "too unsharp for this size" : "too small for this size");
+    }
+
     private static Optional<Notice> kept(Ticket ticket, Plan plan) {
         if (!(ticket.size() instanceof Size.Scaled(Measure measure, Size.Enlarging enlarging))
                 || enlarging == Size.Enlarging.ALLOWED

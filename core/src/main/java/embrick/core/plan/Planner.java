@@ -172,8 +172,7 @@ public final class Planner {
                                 reach.around(layout.sheet()).height()),
                 reach.isNone() ? window : Reach.reachedOut(window, reach),
                 bare > 0 ? cornersFill(ticket, framing) : Corners.COVERED,
-                MethodRule.resolve(
-                        ticket.resampling(), window, seen.size(), facts.colour().model()),
+                MethodRule.resolve(ticket.resampling(), window, seen.size(), facts),
                 SharpeningRule.settings(
                         ticket.sharpening(), ticket.ppi(), ticket.viewing(), new BlurRule.Lie(scale, framing)),
                 colour,
@@ -219,18 +218,21 @@ public final class Planner {
             int bits) {
         double scale = layout.scale();
         double realPpi = ticket.ppi().toPpi() * scale;
+        Optional<Double> heldPpi = facts.detail().heldShare().map(share -> share * realPpi);
+        double worthPpi = heldPpi.orElse(realPpi);
         double frameWidth = Math.min(scale * layout.picture().width(), seen.width());
         double frameHeight = Math.min(scale * layout.picture().height(), seen.height());
         double shown =
                 scale * layout.picture().width() * scale * layout.picture().height() * (1 - bare);
         return new Plan.Figures(
                 realPpi,
-                Verdict.of(realPpi, ticket.viewing()),
+                heldPpi,
+                Verdict.of(worthPpi, ticket.viewing()),
                 frameWidth,
                 frameHeight,
                 Math.clamp(1 - shown / seen.pixels(), 0, 1),
                 bare,
-                realPpi / Verdict.finePpi(ticket.viewing()),
+                worthPpi / Verdict.finePpi(ticket.viewing()),
                 total.bytes(colour.to().model().channels(), bits / 8),
                 FileSizeEstimate.expectedFileBytes(facts, total, colour.to().model(), ticket.file(), bits));
     }

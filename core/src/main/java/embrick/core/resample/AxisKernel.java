@@ -15,7 +15,7 @@ record AxisKernel(Method method, double scale, double radius, double middle) {
             case AREA -> new AxisKernel(method, scale, scale / 2 + 0.5, scale / 2 + 0.5);
             case BILINEAR, KEYS, MITCHELL, LANCZOS3 ->
                 new AxisKernel(method, scale, kernel(method).support() * stretch, stretch);
-            case LEARNED -> of(Method.LANCZOS3, scale);
+            case LEARNED, LEARNED_SOFTENING -> of(Method.LANCZOS3, scale);
             case CIRCULAR_LANCZOS -> throw new IllegalArgumentException("the circular kernel is not one of two axes");
         };
     }

@@ -4,6 +4,7 @@ import embrick.core.colour.Encoding;
 import embrick.core.lanes.Lanes;
 import embrick.core.learned.DetailTile;
 import embrick.core.learned.LearnedFilters;
+import embrick.core.resample.Resampling.Ringing;
 import embrick.core.units.PixelSize;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -13,13 +14,21 @@ import java.util.Map;
  * A picture at twice its size: by a Lanczos 3 kernel, and to its luminance is added what learned filters find.
  *
  * <p>What is found is added to all colours alike, so hues stay, and the luminance is held to the range of the nine pixels
- * round it, widened by {@link #BEYOND} of it: nothing is drawn that its neighbours do not hold, and even parts stay even.
+ * round it, widened by {@link #BEYOND} of it: nothing is drawn that its neighbours do not hold. Even parts stay as they are,
+ * but where filters soften: what JPEG left shows there most.
+ *
+ * <p>Where ringing is limited the share is none, and each colour is held to its own nine.
  *
  * <p>Made in tiles when they are first read; those that were read last are kept. A pixel is the same whichever tile it is of.
  */
 final class DoubledBlock extends SeenBlock {
     /** The share of their range by which neighbours may be left: a line between two pixels is brighter than both. */
     static final float BEYOND = 0.25f;
+
+    /** Neighbours that range over less are even, and stay as Lanczos 3 makes them; from {@link #SHOWN} on all is added. */
+    private static final float EVEN = 2f / 255;
+
+    private static final float SHOWN = 5f / 255;
 
     /** Columns of a tile such that what the filters make of it fills registers. */
     private static final int COLUMNS = 116;
@@ -36,6 +45,8 @@ final class DoubledBlock extends SeenBlock {
     private final SeenBlock below;
     private final PixelSize doubled;
     private final Luminance luminance;
+    private final boolean isLimited;
+    private final boolean isWhereEven;
     private final DetailTile detail;
     private final int reach;
     private final int tilesAcross;
@@ -51,11 +62,14 @@ final class DoubledBlock extends SeenBlock {
     private final float[] light;
     private final float[] least;
     private final float[] most;
+    private final float[] share;
 
-    DoubledBlock(SeenBlock below, LearnedFilters filters, Luminance luminance) {
+    DoubledBlock(SeenBlock below, LearnedFilters filters, Luminance luminance, Ringing ringing) {
         super(below);
         this.below = below;
         this.luminance = luminance;
+        this.isLimited = ringing == Ringing.LIMITED;
+        this.isWhereEven = filters.softens();
         this.doubled = new PixelSize(
                 Math.multiplyExact(2, below.seen().width()),
                 Math.multiplyExact(2, below.seen().height()));
@@ -80,6 +94,7 @@ final class DoubledBlock extends SeenBlock {
         this.light = new float[areaColumns * areaRows];
         this.least = new float[COLUMNS * ROWS];
         this.most = new float[COLUMNS * ROWS];
+        this.share = new float[COLUMNS * ROWS];
         AxisKernel kernel = AxisKernel.of(Method.LANCZOS3, 0.5);
         int padded = Lanes.padded(TAPS);
         this.down = new float[2 * TAPS];
@@ -172,6 +187,9 @@ final class DoubledBlock extends SeenBlock {
             lanes.mixRows(area, starts, down, phase * TAPS, TAPS, mixed, 0, areaColumns * channels);
             lanes.mixPixels(mixed, acrossStarts, across, Lanes.padded(TAPS), channels, tile, y * length, 2 * COLUMNS);
             add(detailed, y, tile, y * length);
+            if (isLimited) {
+                limit(y, tile, y * length);
+            }
         }
         return tile;
     }
@@ -216,7 +234,9 @@ final class DoubledBlock extends SeenBlock {
                 most[to + x] = Math.max(Math.max(most(at - areaColumns), most(at + areaColumns)), most(at));
             }
             for (int x = 0; x < COLUMNS; x++) {
-                float beyond = (most[to + x] - least[to + x]) * BEYOND;
+                float range = most[to + x] - least[to + x];
+                share[to + x] = isWhereEven ? 1 : Math.clamp((range - EVEN) / (SHOWN - EVEN), 0, 1);
+                float beyond = isLimited ? 0 : range * BEYOND;
                 least[to + x] -= beyond;
                 most[to + x] += beyond;
             }
@@ -255,11 +275,29 @@ final class DoubledBlock extends SeenBlock {
             int pixel = at + x * channels;
             int from = y / 2 * COLUMNS + x / 2;
             float plain = luminance.of(tile, pixel);
-            float more = found[((x & 1) == 0 ? left : right) + x / 2];
+            float more = found[((x & 1) == 0 ? left : right) + x / 2] * share[from];
             float added = Math.clamp(plain + more, least[from], most[from]) - plain;
             for (int c = 0; c < colours; c++) {
                 tile[pixel + c] += added;
             }
+        }
+    }
+
+    /** Holds each channel of a row of the tile to the least and most of the nine pixels round it. */
+    private void limit(int y, float[] tile, int at) {
+        int channels = channels();
+        int down = areaColumns * channels;
+        int middle = ((y / 2 + reach) * areaColumns + reach) * channels;
+        for (int i = 0; i < COLUMNS * channels; i++) {
+            float low = Float.MAX_VALUE;
+            float high = -Float.MAX_VALUE;
+            for (int from = middle + i - down; from <= middle + i + down; from += down) {
+                low = Math.min(low, Math.min(Math.min(area[from - channels], area[from + channels]), area[from]));
+                high = Math.max(high, Math.max(Math.max(area[from - channels], area[from + channels]), area[from]));
+            }
+            int left = at + i / channels * 2 * channels + i % channels;
+            tile[left] = Math.clamp(tile[left], low, high);
+            tile[left + channels] = Math.clamp(tile[left + channels], low, high);
         }
     }
 

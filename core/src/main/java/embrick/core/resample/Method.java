@@ -20,7 +20,12 @@ public enum Method {
      * Doubled once or twice by filters that were trained on clean photographs ({@link embrick.core.learned}), the rest by
      * {@link #LANCZOS3}. For enlargements from {@link #LEARNED_FROM} on; less is Lanczos 3 alone.
      */
-    LEARNED;
+    LEARNED,
+    /**
+     * {@link #LEARNED}, its first doubling by filters that were trained on photographs out of JPEG files: they soften what
+     * JPEG left, blocks and ripples beside edges, as they enlarge.
+     */
+    LEARNED_SOFTENING;
 
     /** The enlargement that a learned doubling is worth. */
     public static final double LEARNED_FROM = 1.3;
@@ -29,17 +34,22 @@ public enum Method {
     public boolean canRing() {
         return switch (this) {
             case NEAREST, AREA, BILINEAR -> false;
-            case KEYS, MITCHELL, LANCZOS3, CIRCULAR_LANCZOS, LEARNED -> true;
+            case KEYS, MITCHELL, LANCZOS3, CIRCULAR_LANCZOS, LEARNED, LEARNED_SOFTENING -> true;
         };
     }
 
+    /** Whether it is one of those that double the picture by filters that were trained. */
+    public boolean isLearned() {
+        return this == LEARNED || this == LEARNED_SOFTENING;
+    }
+
     /**
-     * How often the learned method doubles the picture first: once, and again where what is left is worth it.
+     * How often the learned methods double the picture first: once, and again where what is left is worth it.
      *
      * @param scale seen pixels to one output pixel
      */
     public int doublings(double scale) {
-        if (this != LEARNED || scale * LEARNED_FROM > 1) {
+        if (!isLearned() || scale * LEARNED_FROM > 1) {
             return 0;
         }
         return scale * 2 * LEARNED_FROM > 1 ? 1 : 2;

@@ -72,7 +72,11 @@ public interface Resampler extends PixelSource {
         int colours = last == LastChannel.ALPHA ? block.channels() - 1 : block.channels();
         Window on = window;
         for (int i = 0; i < doublings; i++) {
-            block = new DoubledBlock(block, LearnedFilters.shipped(), DoubledBlock.Luminance.of(encoding, colours));
+            // What JPEG left is gone once it was softened.
+            LearnedFilters filters = i == 0 && settings.method() == Method.LEARNED_SOFTENING
+                    ? LearnedFilters.softening()
+                    : LearnedFilters.clean();
+            block = new DoubledBlock(block, filters, DoubledBlock.Luminance.of(encoding, colours), settings.ringing());
             on = DoubledBlock.seenBy(on);
         }
         return on.keepsPixels(block.seen()) ? new PixelCopy(block, on) : by(settings, block, on);

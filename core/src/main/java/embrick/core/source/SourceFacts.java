@@ -15,6 +15,7 @@ import java.util.Optional;
  * @param ppi as marked in the file, across and down; empty where the file says nothing or nonsense
  * @param colour model, depth and profile
  * @param title that the file gives its picture
+ * @param detail what its pixels are worth
  */
 public record SourceFacts(
         FileKind kind,
@@ -24,7 +25,8 @@ public record SourceFacts(
         SourceColour colour,
         Pages pages,
         Optional<String> title,
-        long fileBytes) {
+        long fileBytes,
+        SourceDetail detail) {
 
     public SourceFacts {
         Objects.requireNonNull(kind);
@@ -34,9 +36,23 @@ public record SourceFacts(
         Objects.requireNonNull(colour);
         Objects.requireNonNull(pages);
         Objects.requireNonNull(title);
+        Objects.requireNonNull(detail);
         if (fileBytes < 0) {
             throw new IllegalArgumentException("fileBytes: expected 0 or more, got " + fileBytes);
         }
+    }
+
+    /** Facts of a file whose pixels were not measured. */
+    public SourceFacts(
+            FileKind kind,
+            PixelSize stored,
+            Orientation orientation,
+            Optional<MarkedPpi> ppi,
+            SourceColour colour,
+            Pages pages,
+            Optional<String> title,
+            long fileBytes) {
+        this(kind, stored, orientation, ppi, colour, pages, title, fileBytes, SourceDetail.UNKNOWN);
     }
 
     /** Facts of a file with one picture and no title. */
@@ -58,7 +74,15 @@ public record SourceFacts(
     /** With a ppi that somebody stated, whatever the file is marked with. */
     public SourceFacts withPpi(Resolution stated) {
         return new SourceFacts(
-                kind, stored, orientation, Optional.of(new MarkedPpi(stated, stated)), colour, pages, title, fileBytes);
+                kind,
+                stored,
+                orientation,
+                Optional.of(new MarkedPpi(stated, stated)),
+                colour,
+                pages,
+                title,
+                fileBytes,
+                detail);
     }
 
     /** Pixels as the picture is seen. */
@@ -131,7 +155,11 @@ public record SourceFacts(
     public SourceFacts withProfile(SourceProfile profile) {
         SourceColour known = new SourceColour(
                 colour.model(), colour.alpha(), colour.bitsPerChannel(), Optional.of(profile), colour.remarks());
-        return new SourceFacts(kind, stored, orientation, ppi, known, pages, title, fileBytes);
+        return new SourceFacts(kind, stored, orientation, ppi, known, pages, title, fileBytes, detail);
+    }
+
+    public SourceFacts withDetail(SourceDetail measured) {
+        return new SourceFacts(kind, stored, orientation, ppi, colour, pages, title, fileBytes, measured);
     }
 
     /** The facts of the same picture, decoded to fewer pixels. */

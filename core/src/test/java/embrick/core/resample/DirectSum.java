@@ -86,7 +86,7 @@ final class DirectSum {
             case KEYS -> Kernel.KEYS.at(d / stretch);
             case MITCHELL -> Kernel.MITCHELL.at(d / stretch);
             case LANCZOS3 -> Kernel.LANCZOS3.at(d / stretch);
-            case CIRCULAR_LANCZOS, LEARNED -> throw new AssertionError();
+            case CIRCULAR_LANCZOS, LEARNED, LEARNED_SOFTENING -> throw new AssertionError();
         };
     }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.colour.Encoding;
+import embrick.core.found.JpegCoded;
 import embrick.core.found.Photographs;
 import embrick.core.found.SmallPixels;
 import embrick.core.pixels.Orientation;
@@ -147,6 +148,70 @@ class LearnedResamplingTest {
                 }
             }
         }
+    }
+
+    /** For line art: no pixel is brighter or darker than the brightest and darkest of the nine round it, in any colour. */
+    @ParameterizedTest
+    @CsvSource({"LEARNED, 3", "LEARNED_SOFTENING, 3", "LEARNED, 1"})
+    void whereRingingIsLimitedNoColourLeavesItsNine(Method method, int channels) {
+        try (Raster raster = noise(130, 110, channels)) {
+            Window window = window(raster, 2, 0);
+            float[] got = new float[260 * 220 * channels];
+            Resampler.of(
+                            raster,
+                            window,
+                            new Resampling(method, Light.ENCODED, Ringing.LIMITED),
+                            LastChannel.COLOUR,
+                            SRGB)
+                    .render(PixelRect.whole(window.output()), got, 0);
+            for (int i = 0; i < got.length; i++) {
+                int c = i % channels;
+                int x = i / channels % 260 / 2;
+                int y = i / channels / 260 / 2;
+                double least = 1;
+                double most = 0;
+                for (int at = 0; at < 9; at++) {
+                    double tone =
+                            tone(raster, Math.clamp(x + at % 3 - 1, 0, 129), Math.clamp(y + at / 3 - 1, 0, 109), c);
+                    least = Math.min(least, tone);
+                    most = Math.max(most, tone);
+                }
+                assertThat((double) got[i]).isBetween(least - 1e-6, most + 1e-6);
+            }
+        }
+    }
+
+    private static double tone(Raster raster, int x, int y, int channel) {
+        long at = ((long) y * raster.stored().width() + x) * raster.channels() + channel;
+        return Byte.toUnsignedInt(raster.samples().get(ValueLayout.JAVA_BYTE, at)) / 255.0;
+    }
+
+    /** Steps of less than two counts are no detail: there the kernel's pixels stay as they are, to the last bit. */
+    @Test
+    void whatIsEvenStaysAsTheKernelMakesIt() {
+        try (Raster raster = drawn(90, 80, 1, (x, y, c) -> 90 + (x * 7 + y * 3) % 2)) {
+            float[] plain = render(raster, 2, Method.LANCZOS3);
+            float[] learned = render(raster, 2, Method.LEARNED);
+            for (int y = 12; y < 148; y++) {
+                for (int x = 12; x < 168; x++) {
+                    assertThat(learned[y * 180 + x]).isCloseTo(plain[y * 180 + x], within(1e-6f));
+                }
+            }
+        }
+    }
+
+    /** Coded by Java's own coder at quality 75. */
+    @ParameterizedTest
+    @CsvSource({"Kokkini, 0.5", "Canopee, 1.0", "MilkyWay, 0.5"})
+    void marksOfJpegAreSoftened(String name, double gain) throws IOException {
+        SmallPixels large = Photographs.read(file(name), 1200);
+        SmallPixels coded = JpegCoded.of(halved(large), 75);
+        double plain = psnr(large, coded, Method.LANCZOS3);
+        double clean = psnr(large, coded, Method.LEARNED);
+        double softened = psnr(large, coded, Method.LEARNED_SOFTENING);
+        assertThat(softened)
+                .as("against %.2f dB by Lanczos 3 and %.2f for clean ones", plain, clean)
+                .isGreaterThan(Math.max(plain + gain, clean));
     }
 
     @Test

@@ -19,6 +19,7 @@ import java.util.TreeMap;
  * @param inverted CMYK stored upside down, as the APP14 marker's writers do
  * @param jfifColour whether the colours are stored as JFIF has them, grey or YCbCr, so that a JFIF header changes nothing
  * @param quality it was coded at, where its tables are the usual ones
+ * @param aboutQuality the one that comes nearest to its tables, whichever they are
  */
 record JpegHeader(
         int width,
@@ -30,7 +31,8 @@ record JpegHeader(
         Optional<Resolution> jfifDown,
         Optional<ExifFacts> exif,
         Optional<byte[]> icc,
-        Optional<Integer> quality) {
+        Optional<Integer> quality,
+        Optional<Integer> aboutQuality) {
 
     /** Whether JFIF, which knows whole numbers only, and Exif mark the same, where both do. */
     boolean densitiesAgree() {
@@ -131,6 +133,7 @@ record JpegHeader(
         private Optional<Resolution> down = Optional.empty();
         private Optional<ExifFacts> exif = Optional.empty();
         private Optional<Integer> quality = Optional.empty();
+        private Optional<Integer> aboutQuality = Optional.empty();
         private final TreeMap<Integer, byte[]> iccParts = new TreeMap<>();
 
         void segment(int marker, byte[] data, int length) throws IOException {
@@ -147,8 +150,9 @@ record JpegHeader(
                 exif = ExifFacts.read(Arrays.copyOfRange(data, EXIF.length, data.length));
             } else if (marker == APP2 && startsWith(data, ICC) && length > ICC.length + 2) {
                 iccParts.put(data[ICC.length] & 0xff, Arrays.copyOfRange(data, ICC.length + 2, data.length));
-            } else if (marker == DQT && quality.isEmpty()) {
+            } else if (marker == DQT && aboutQuality.isEmpty()) {
                 quality = JpegQuality.of(data);
+                aboutQuality = JpegQuality.about(data);
             } else if (marker == APP14 && startsWith(data, APP14_ID)) {
                 app14 = true;
                 transform = length > APP14_TRANSFORM ? data[APP14_TRANSFORM] : 0;
@@ -228,7 +232,8 @@ record JpegHeader(
             }
             boolean jfifColour = model != ColourModel.CMYK && transform == 1 && (jfif || !namedRgb);
             boolean inverted = app14 && model == ColourModel.CMYK;
-            return new JpegHeader(width, height, model, inverted, jfifColour, across, down, exif, icc, quality);
+            return new JpegHeader(
+                    width, height, model, inverted, jfifColour, across, down, exif, icc, quality, aboutQuality);
         }
     }
 }

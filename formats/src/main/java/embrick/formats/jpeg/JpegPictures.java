@@ -1,6 +1,7 @@
 package embrick.formats.jpeg;
 
 import embrick.core.pixels.Orientation;
+import embrick.core.source.SourceDetail;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.ColourRemark;
@@ -59,7 +60,7 @@ public final class JpegPictures implements PictureFormat {
     private SourceFacts facts(JpegHeader header, long bytes) {
         Optional<Resolution> across = header.exif().flatMap(ExifFacts::across).or(header::jfifAcross);
         Optional<Resolution> down = header.exif().flatMap(ExifFacts::down).or(header::jfifDown);
-        return new SourceFacts(
+        SourceFacts facts = new SourceFacts(
                 FileKind.JPEG,
                 new PixelSize(header.width(), header.height()),
                 header.exif().map(ExifFacts::orientation).orElse(Orientation.UPRIGHT),
@@ -74,6 +75,7 @@ public final class JpegPictures implements PictureFormat {
                 Pages.ONE,
                 header.exif().flatMap(ExifFacts::title),
                 bytes);
+        return facts.withDetail(SourceDetail.UNKNOWN.withJpegQuality(header.aboutQuality()));
     }
 
     /** Exif's ppi is used; programs that read JFIF's only will see another size. */

@@ -32,6 +32,20 @@ final class JpegQuality {
      * @return empty if it has no table of number 0 in bytes, or one that is no scaled K.1
      */
     static Optional<Integer> of(byte[] segment) {
+        return steps(segment).flatMap(JpegQuality::matching);
+    }
+
+    /**
+     * The quality whose scaled K.1 comes nearest: what coders with tables of their own would have called it.
+     *
+     * @return empty if there is no table of number 0 in bytes
+     */
+    static Optional<Integer> about(byte[] segment) {
+        return steps(segment).map(JpegQuality::nearest);
+    }
+
+    /** The table for brightness, in zigzag order. */
+    private static Optional<byte[]> steps(byte[] segment) {
         int at = 0;
         while (at < segment.length) {
             boolean isWide = (segment[at] & 0xf0) != 0;
@@ -41,7 +55,7 @@ final class JpegQuality {
                 return Optional.empty();
             }
             if (isBrightness && !isWide) {
-                return matching(Arrays.copyOfRange(segment, at + 1, end));
+                return Optional.of(Arrays.copyOfRange(segment, at + 1, end));
             }
             at = end;
         }
@@ -55,6 +69,26 @@ final class JpegQuality {
             }
         }
         return Optional.empty();
+    }
+
+    /** By the mean of the steps' logarithms: what is twice as coarse counts alike at fine and coarse steps. */
+    private static int nearest(byte[] zigzag) {
+        double coarse = coarseness(zigzag);
+        int nearest = 1;
+        for (int quality = 2; quality <= 100; quality++) {
+            if (Math.abs(coarseness(scaled(quality)) - coarse) < Math.abs(coarseness(scaled(nearest)) - coarse)) {
+                nearest = quality;
+            }
+        }
+        return nearest;
+    }
+
+    private static double coarseness(byte[] zigzag) {
+        double sum = 0;
+        for (byte step : zigzag) {
+            sum += Math.log(Math.max(1, Byte.toUnsignedInt(step)));
+        }
+        return sum / BYTES;
     }
 
     private static byte[] scaled(int quality) {

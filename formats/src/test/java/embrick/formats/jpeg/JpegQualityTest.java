@@ -27,6 +27,22 @@ class JpegQualityTest {
         }
     }
 
+    /** A coder that scales another table: the quality is the one of like coarseness. */
+    @Test
+    void tablesOfAnotherMakeAreToldByTheirCoarseness() throws IOException {
+        Outside.python("""
+                import sys
+                from PIL import Image
+                im = Image.new('RGB', (8, 8), (90, 120, 30))
+                im.save(f'{sys.argv[1]}/usual.jpg', quality=75)
+                tables = Image.open(f'{sys.argv[1]}/usual.jpg').quantization
+                im.save(f'{sys.argv[1]}/other.jpg', qtables=[[min(255, v + (i % 2)) for i, v in enumerate(tables[t])] for t in (0, 1)])
+                """, folder);
+        JpegHeader header = JpegPictures.header(folder.resolve("other.jpg"));
+        assertThat(header.quality()).isEmpty();
+        assertThat(header.aboutQuality().orElseThrow()).isBetween(72, 76);
+    }
+
     @Test
     void tablesOfAnotherMakeTellNothing() throws IOException {
         Path own = folder.resolve("own.jpg");

@@ -248,7 +248,8 @@ public record TicketDocument(
         MITCHELL,
         LANCZOS3,
         CIRCULAR_LANCZOS,
-        LEARNED
+        LEARNED,
+        LEARNED_SOFTENING
     }
 
     /** Sharpening for the paper: strengths 0 to 100, radii on paper, the threshold in per cent. */

@@ -214,6 +214,7 @@ public final class TicketDocuments {
             case LANCZOS3 -> Optional.of(Method.LANCZOS3);
             case CIRCULAR_LANCZOS -> Optional.of(Method.CIRCULAR_LANCZOS);
             case LEARNED -> Optional.of(Method.LEARNED);
+            case LEARNED_SOFTENING -> Optional.of(Method.LEARNED_SOFTENING);
         };
         return new ResamplingChoice(method, resampling.light(), resampling.ringing());
     }

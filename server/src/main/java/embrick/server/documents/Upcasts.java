@@ -187,6 +187,12 @@ final class Upcasts {
         if (!facts.has("title")) {
             facts.putNull("title");
         }
+        if (!facts.has("detail")) {
+            facts.putObject("detail")
+                    .putNull("jpegQuality")
+                    .putNull("heldShare")
+                    .putNull("blockMarks");
+        }
         if (facts.path("colour") instanceof ObjectNode colour && !colour.has("remarks")) {
             colour.putArray("remarks");
             if (colour.path("profile") instanceof ObjectNode profile) {

@@ -157,6 +157,12 @@ public record PlanView(
             @NotNull Frame frame,
             double markedPpi,
             double realPpi,
+
+            @Schema(
+                    description = "Up to which the picture holds detail; null where that was not measured",
+                    nullable = true)
+            Double heldPpi,
+
             @NotNull Verdict verdict,
             int ppiNeeded,
             double lostShare,
@@ -198,6 +204,7 @@ public record PlanView(
                             plan.limits().travelY()),
                     plan.marked().toPpi(),
                     plan.figures().realPpi(),
+                    plan.figures().heldPpi().orElse(null),
                     plan.figures().verdict(),
                     ticket.viewing().ppiNeeded(),
                     plan.figures().lostShare(),

@@ -64,7 +64,7 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     @Query(value = "delete from framing where original_id = :id", nativeQuery = true)
     void forgetFramings(UUID id);
 
-    boolean existsByDigestAndState(String digest, Original.State state);
+    Optional<Original> findFirstByDigestAndState(String digest, Original.State state);
 
     @Query("select distinct o.digest from Original o where o.jobId = :jobId")
     List<String> digestsOf(UUID jobId);

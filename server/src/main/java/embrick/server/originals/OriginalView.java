@@ -3,6 +3,7 @@ package embrick.server.originals;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.problem.Problem;
+import embrick.core.source.SourceDetail;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.source.SourceFacts.ColourRemark;
@@ -97,6 +98,26 @@ public record OriginalView(
         }
     }
 
+    /** What its pixels are worth; each null where it is not known. */
+    public record DetailView(
+            @Schema(nullable = true) Integer jpegQuality,
+
+            @Schema(description = "Share of its pixels per inch up to which it holds detail", nullable = true)
+            Double heldShare,
+
+            @Schema(
+                    description =
+                            "How much further apart neighbours are across the borders of JPEG's blocks, in counts of 255",
+                    nullable = true)
+            Double blockMarks) {
+        static DetailView of(SourceDetail detail) {
+            return new DetailView(
+                    detail.jpegQuality().orElse(null),
+                    detail.heldShare().orElse(null),
+                    detail.blockMarks().orElse(null));
+        }
+    }
+
     /**
      * @param width as the picture is seen
      * @param profile by which its numbers are understood
@@ -119,7 +140,8 @@ public record OriginalView(
             @NotNull ProfileOrigin profileOrigin,
             @NotNull List<String> remarks,
             boolean firstOfSeveral,
-            long unpackedBytes) {
+            long unpackedBytes,
+            @NotNull DetailView detail) {
         /** @param facts whose profile is known */
         static FactsView of(SourceFacts facts) {
             SourceProfile profile = facts.colour().profile().orElseThrow();
@@ -138,7 +160,8 @@ public record OriginalView(
                     profile.origin(),
                     facts.colour().remarks().stream().map(ColourRemark::text).toList(),
                     facts.pages() == Pages.FIRST_OF_SEVERAL,
-                    facts.unpackedBytes());
+                    facts.unpackedBytes(),
+                    DetailView.of(facts.detail()));
         }
     }
 }

@@ -1,6 +1,8 @@
 package embrick.server.originals;
 
+import embrick.core.found.detail.DetailMeasure;
 import embrick.core.problem.Problem;
+import embrick.core.source.SourceDetail;
 import embrick.core.source.SourceFacts;
 import embrick.core.units.PixelSize;
 import embrick.formats.Formats;
@@ -14,6 +16,7 @@ import embrick.server.originals.OriginalFiling.Framings;
 import embrick.server.previews.SmallPictures;
 import embrick.server.profiles.PictureProfiles;
 import embrick.server.storage.Arrival;
+import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import java.io.IOException;
 import java.util.Optional;
@@ -31,6 +34,7 @@ class PictureJudge {
     private final Storage storage;
     private final Formats formats;
     private final SmallPictures smallPictures;
+    private final Pictures pictures;
     private final PictureProfiles profiles;
     private final StoredJson json;
 
@@ -39,12 +43,14 @@ class PictureJudge {
             Storage storage,
             Formats formats,
             SmallPictures smallPictures,
+            Pictures pictures,
             PictureProfiles profiles,
             StoredJson json) {
         this.originals = originals;
         this.storage = storage;
         this.formats = formats;
         this.smallPictures = smallPictures;
+        this.pictures = pictures;
         this.profiles = profiles;
         this.json = json;
     }
@@ -55,12 +61,13 @@ class PictureJudge {
             SourceFacts facts = formats.inspect(arrival.file());
             PictureSaid said = PictureSaid.of(formats.metadata(arrival.file()));
             SourceFacts known = profiles.known(facts, Optional.empty(), profiles.assumed(jobId));
-            if (originals.existsByDigestAndState(arrival.digest(), State.SOUND)
-                    && smallPictures.areMade(arrival.digest(), known)) {
-                return Judgement.sound(json.write(facts), said);
+            Optional<SourceDetail> measured = measuredBefore(arrival.digest());
+            if (measured.isPresent() && smallPictures.areMade(arrival.digest(), known)) {
+                return sound(facts, measured.get(), said);
             }
             // Decoding the small picture reads the file to its end, so damage is found now and not in the run.
-            Optional<Damage> damage = smallPictures.make(arrival, known);
+            SmallPictures.Made made = smallPictures.make(arrival, known);
+            Optional<Damage> damage = made.damage();
             if (damage.isEmpty()) {
                 Examination examination = formats.examine(arrival.file());
                 damage = examination.damage();
@@ -68,7 +75,13 @@ class PictureJudge {
                     storage.keepIndex(arrival.digest(), examination.index().get());
                 }
             }
-            return damage.isEmpty() ? Judgement.sound(json.write(facts), said) : damaged(facts, damage.get(), said);
+            if (damage.isPresent()) {
+                return damaged(facts, damage.get(), said);
+            }
+            SourceDetail detail = made.detail().isPresent()
+                    ? made.detail().get()
+                    : pictures.whole(arrival, known, opened -> DetailMeasure.of(opened.raster()));
+            return sound(facts, detail, said);
         } catch (UnusablePictureException problem) {
             State state = switch (problem.kind()) {
                 case BROKEN -> State.BROKEN;
@@ -78,6 +91,20 @@ class PictureJudge {
             return Judgement.unusable(
                     state, new Problem(problem.code(), "picture", problem.getMessage(), problem.remedy()));
         }
+    }
+
+    /** The same bytes hold the same detail. */
+    private Optional<SourceDetail> measuredBefore(String digest) {
+        return originals
+                .findFirstByDigestAndState(digest, State.SOUND)
+                .flatMap(Original::facts)
+                .map(facts -> json.facts(facts).detail())
+                .filter(SourceDetail::isMeasured);
+    }
+
+    private Judgement sound(SourceFacts facts, SourceDetail measured, PictureSaid said) {
+        SourceDetail detail = measured.withJpegQuality(facts.detail().jpegQuality());
+        return Judgement.sound(json.write(facts.withDetail(detail)), said);
     }
 
     /** Framings are shares of the picture that is seen: they fit another one of the same shape, whatever its pixels. */

@@ -1,10 +1,12 @@
 package embrick.server.previews;
 
 import embrick.core.found.SmallPixels;
+import embrick.core.found.detail.DetailMeasure;
 import embrick.core.pixels.ColourModel;
 import embrick.core.plan.Planning;
 import embrick.core.plan.SmallPlan;
 import embrick.core.print.Printer;
+import embrick.core.source.SourceDetail;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.ProfileOrigin;
 import embrick.formats.Formats;
@@ -82,16 +84,24 @@ public class SmallPictures {
     /**
      * Makes all small pictures of a file that arrives.
      *
-     * @return what is damaged in it
+     * @return what was met on the way
      * @throws UnusablePictureException if nothing of it can be seen
      */
-    public Optional<Damage> make(Arrival arrival, SourceFacts facts) throws IOException {
+    public Made make(Arrival arrival, SourceFacts facts) throws IOException {
         String key = key(arrival.digest(), facts);
         return pictures.reduced(arrival, facts, EDGES.getFirst(), opened -> {
             makeAll(opened, facts, key);
-            return opened.damage();
+            boolean isWhole = opened.facts().stored().equals(facts.stored());
+            return new Made(
+                    opened.damage(), isWhole ? Optional.of(DetailMeasure.of(opened.raster())) : Optional.empty());
         });
     }
+
+    /**
+     * @param damage that was met
+     * @param detail measured on the way, where all pixels were decoded
+     */
+    public record Made(Optional<Damage> damage, Optional<SourceDetail> detail) {}
 
     private Void makeAll(OpenedPicture opened, SourceFacts facts, String key) throws IOException {
         for (int edge : EDGES) {

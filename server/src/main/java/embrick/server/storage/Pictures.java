@@ -50,6 +50,12 @@ public class Pictures {
                 () -> crew.present(() -> decoded.using(name, facts, () -> openWhole(place.digest(), file), work)));
     }
 
+    /** As above, on a file that is not among the originals yet. */
+    public <T> T whole(Arrival arrival, SourceFacts facts, DecodedOriginals.Work<T> work) throws IOException {
+        return crew.present(() -> decoded.using(
+                arrival.digest() + " arriving", facts, () -> openWhole(arrival.digest(), arrival.file()), work));
+    }
+
     private interface Decoding<T> {
         T run() throws IOException;
     }
