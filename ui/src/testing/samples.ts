@@ -94,6 +94,7 @@ export const original = (id: string, changed: Partial<Schemas['OriginalView']> =
     seeThrough: false,
     firstOfSeveral: false,
     unpackedBytes: 72_000_000,
+    detail: { jpegQuality: null, heldShare: null, blockMarks: null },
   },
   ...changed,
 });
@@ -114,6 +115,7 @@ export const pictureEstimate = (originalId: string, changed: Partial<Schemas['Pi
   expectedFileBytes: 4_000_000,
   unpackedBytes: 21_600_000,
   realPpi: 480,
+  heldPpi: null,
   verdict: 'FINE',
   notices: [],
   problems: [],
@@ -232,6 +234,7 @@ export const plan = (changed: Partial<Schemas['PlanNumbers']> = {}): Schemas['Pl
   height: 2400,
   markedPpi: 300,
   realPpi: 500,
+  heldPpi: null,
   ppiNeeded: 300,
   bitsPerChannel: 8,
   verdict: 'FINE',

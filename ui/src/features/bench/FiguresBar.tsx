@@ -34,6 +34,11 @@ export function FiguresBar({ plan, ticket, original, near }: Props) {
       <Figure name={`real, ${viewingWords[ticket.viewing]}`}>
         {decimals(plan.realPpi, 0)} <small>of {plan.ppiNeeded} ppi</small> <Verdict level={plan.verdict} />
       </Figure>
+      {plan.heldPpi != null && (
+        <Figure name="holds detail up to">
+          {decimals(plan.heldPpi, 0)} <small>ppi</small>
+        </Figure>
+      )}
       <Figure name="sharp enough up to">
         {fine(plan.fineWidthInches)} × {fine(plan.fineHeightInches)} <small>{unitSymbol[unit]}</small>
       </Figure>

@@ -3,7 +3,7 @@ import { smallPicture } from '../../api/client';
 import { bytes, fileName, fromInches, lengthText, pixels, unitSymbol, type LengthUnit } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
 import { Offered } from '../found';
-import { colourText, crossingsText, damagedPart, lossText, saidText, oddities, stateOf, type Entry } from './pileModel';
+import { colourText, crossingsText, damagedPart, detailSentences, lossText, saidText, oddities, stateOf, type Entry } from './pileModel';
 
 interface Props {
   entry: Entry;
@@ -72,7 +72,7 @@ export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen,
             </span>
           ) : (
             <>
-              <span className="quiet picture-line" title={colourText(original)}>
+              <span className="quiet picture-line" title={[colourText(original), detailSentences(original)].filter(Boolean).join('\n')}>
                 {oddities(original) || colourText(original)}
               </span>
               <span className="picture-line">

@@ -2,7 +2,7 @@ import { Table } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { bytes, decimals, pixels } from '../../shared/format';
 import { Verdict } from '../../shared/Verdict';
-import { colourText, saidText, stateOf, type Entry } from './pileModel';
+import { colourText, detailSentences, detailText, saidText, stateOf, type Entry } from './pileModel';
 
 interface Props {
   entries: Entry[];
@@ -36,38 +36,45 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           columnWidth: 44,
         }}
         columns={[
-          { title: 'File', key: 'path', width: 195, ellipsis: true, render: (_, { original }) => original.path },
+          { title: 'File', key: 'path', width: 180, ellipsis: true, render: (_, { original }) => original.path },
           {
             title: 'Pixels',
             key: 'pixels',
-            width: 112,
+            width: 105,
             render: (_, { original: { facts } }) => (facts ? pixels(facts.width, facts.height) : '—'),
           },
           {
             title: 'Title, creator, taken',
             key: 'said',
-            width: 180,
+            width: 140,
             ellipsis: true,
             render: (_, { original }) => saidText(original) || '—',
           },
-          { title: 'Format', key: 'kind', width: 70, render: (_, { original: { facts } }) => facts?.kind ?? '—' },
+          { title: 'Format', key: 'kind', width: 62, render: (_, { original: { facts } }) => facts?.kind ?? '—' },
           {
             title: 'ppi in file',
             key: 'ppi',
-            width: 85,
+            width: 80,
             render: (_, { original: { facts } }) => (facts?.ppiAcross ? decimals(facts.ppiAcross, 1) : '—'),
           },
-          { title: 'Colour', key: 'colour', width: 170, ellipsis: true, render: (_, { original }) => colourText(original) },
+          { title: 'Colour', key: 'colour', width: 140, ellipsis: true, render: (_, { original }) => colourText(original) },
+          {
+            title: 'Detail',
+            key: 'detail',
+            width: 130,
+            ellipsis: true,
+            render: (_, { original }) => <span title={detailSentences(original)}>{detailText(original) || '—'}</span>,
+          },
           {
             title: 'Uncompressed',
             key: 'weight',
-            width: 124,
+            width: 108,
             render: (_, { original: { facts } }) => (facts ? bytes(facts.unpackedBytes) : '—'),
           },
           {
             title: 'Output',
             key: 'leaves',
-            width: 112,
+            width: 105,
             render: (_, { estimate }) => (estimate && estimate.width > 0 ? pixels(estimate.width, estimate.height) : '—'),
           },
           {

@@ -1,6 +1,7 @@
 import { whyNotPrinted } from '../../api/estimates';
 import type { Schemas } from '../../api/client';
 import { decimals } from '../../shared/format';
+import { ppiText, worthPpi } from '../../shared/ppi';
 import type { Level } from '../../shared/Verdict';
 
 export type Original = Schemas['OriginalView'];
@@ -59,10 +60,12 @@ export function needsALook({ original, estimate, astray }: Entry): boolean {
   return astray !== undefined || original.state !== 'SOUND' || estimate?.verdict === 'POOR' || (estimate !== undefined && whyNotPrinted(estimate) !== undefined);
 }
 
+const judgedPpi = ({ estimate }: Entry) => (estimate ? worthPpi(estimate) : 0);
+
 const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
   name: (a, b) => a.original.path.localeCompare(b.original.path, 'en', { numeric: true }),
   pixels: (a, b) => area(b) - area(a),
-  ppi: (a, b) => (a.estimate?.realPpi ?? 0) - (b.estimate?.realPpi ?? 0),
+  ppi: (a, b) => judgedPpi(a) - judgedPpi(b),
   colour: (a, b) => (b.loss?.meanDifference ?? -1) - (a.loss?.meanDifference ?? -1),
   folds: (a, b) => (b.crossings?.figure ?? -1) - (a.crossings?.figure ?? -1),
   weight: (a, b) => (b.original.facts?.unpackedBytes ?? 0) - (a.original.facts?.unpackedBytes ?? 0),
@@ -106,9 +109,8 @@ export function stateOf({ original, estimate, own, astray }: Entry): { level: Le
   const problem = estimate && whyNotPrinted(estimate);
   if (problem) return { level: 'POOR', text: problem.text };
   if (!estimate?.verdict) return { level: 'FINE', text: 'ready' };
-  const ppi = `${decimals(estimate.realPpi, 0)} ppi real`;
   const apart = own ? `, ${own}` : '';
-  return { level: estimate.verdict, text: `${estimate.verdict.toLowerCase()}, ${ppi}${apart}` };
+  return { level: estimate.verdict, text: `${estimate.verdict.toLowerCase()}, ${ppiText(estimate)}${apart}` };
 }
 
 /** What its print loses of its colours, in a line. */
@@ -143,6 +145,31 @@ export function colourText(original: Original): string {
   const profile = originWords[facts.profileOrigin](facts.profile);
   const model = modelWords[facts.model];
   return `${model ? `${model}, ` : ''}${profile}${depthWords(facts.bitsPerChannel)}`;
+}
+
+/** What its pixels are worth, in a few words. */
+export function detailText({ facts }: Original): string {
+  const parts = [];
+  if (facts?.detail.heldShare != null) parts.push(`${decimals(facts.detail.heldShare * 100, 0)} % of its ppi`);
+  if (facts?.detail.jpegQuality != null) parts.push(`JPEG ${facts.detail.jpegQuality}`);
+  return parts.join(', ');
+}
+
+/** The same in whole sentences. */
+export function detailSentences({ facts }: Original): string {
+  if (!facts) return '';
+  const { heldShare, jpegQuality, blockMarks } = facts.detail;
+  const parts = [];
+  if (heldShare != null) {
+    parts.push(
+      heldShare === 1
+        ? 'Holds as much detail as its pixels can.'
+        : `Holds detail up to ${decimals(heldShare * 100, 0)} % of its pixels per inch: read from how its edges are spread.`,
+    );
+  }
+  if (jpegQuality != null) parts.push(`A JPEG of quality ${jpegQuality} of 100.`);
+  if (blockMarks != null && blockMarks >= 0.1) parts.push(`JPEG left marks of ${decimals(blockMarks, 1)} of 255 at the borders of its blocks.`);
+  return parts.join(' ');
 }
 
 export function oddities(original: Original): string {

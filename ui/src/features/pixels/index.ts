@@ -1,4 +1,5 @@
 export {
+  fetchLearned,
   fetchProof,
   fetchUnprintable,
   type Look,

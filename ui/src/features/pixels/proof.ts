@@ -53,14 +53,21 @@ export async function fetchProof(order: ProofOrder, part: ProofPart, signal: Abo
 }
 
 /** Stripes where the paper cannot print the picture's colour, to be laid over the same part. */
-export async function fetchUnprintable(order: ProofOrder, part: ProofPart, signal: AbortSignal): Promise<Proof> {
-  const { originalId, ...wish } = order;
-  const { data, error, response } = await api.POST('/api/v1/originals/{id}/gamut-check', {
-    params: { path: { id: originalId } },
-    body: { ...wish, ...part },
-    parseAs: 'blob',
-    signal,
-  });
-  if (!response.ok) throw Problem.of(error, response.status);
-  return { ...part, blob: data as unknown as Blob, originalId, halo: null };
+export const fetchUnprintable = fetchOverlay('/api/v1/originals/{id}/gamut-check');
+
+/** A tint where detail was learned, stripes where it was held back, to be laid over the same part. */
+export const fetchLearned = fetchOverlay('/api/v1/originals/{id}/learned-map');
+
+function fetchOverlay(path: '/api/v1/originals/{id}/gamut-check' | '/api/v1/originals/{id}/learned-map') {
+  return async (order: ProofOrder, part: ProofPart, signal: AbortSignal): Promise<Proof> => {
+    const { originalId, ...wish } = order;
+    const { data, error, response } = await api.POST(path, {
+      params: { path: { id: originalId } },
+      body: { ...wish, ...part },
+      parseAs: 'blob',
+      signal,
+    });
+    if (!response.ok) throw Problem.of(error, response.status);
+    return { ...part, blob: data as unknown as Blob, originalId, halo: null };
+  };
 }

@@ -17,6 +17,7 @@ import { GrowingStage } from './GrowingStage';
 import { GrownBar } from './GrownBar';
 import { useDisplayPpi } from './displayPpi';
 import { keyLines } from './keys';
+import type { Overlay } from './queries';
 import { ProofFigures } from './ProofFigures';
 import { ProofStage, type Against } from './ProofStage';
 import { Intents } from './Intents';
@@ -55,7 +56,7 @@ export function ProofPage() {
   const [ruler, setRuler] = useState(false);
   const [lines, setLines] = useState(true);
   const [look, setLook] = useState<Look>('WHITE');
-  const [marked, setMarked] = useState(false);
+  const [overlaid, setOverlay] = useState<Overlay>();
   const [intents, setIntents] = useState(false);
   const [strip, setStrip] = useState(false);
   const [space, setSpace] = useState(false);
@@ -81,7 +82,9 @@ export function ProofPage() {
   const target = profiles.find(({ digest }) => digest === converts?.profile.digest);
   // While the profiles are on their way nothing is reckoned; one that was deleted since may have been a print's.
   const isPrint = converts !== undefined && profiles.length > 0 && (target?.purpose ?? 'OUTPUT') === 'OUTPUT';
-  const areMarksWanted = marked && isPrint;
+  const learns = plan?.resampling.keepsPixels === false && plan.resampling.method.startsWith('LEARNED');
+  const overlay = (overlaid === 'unprintable' && isPrint) || (overlaid === 'learned' && learns) ? overlaid : undefined;
+  const toggle = (wanted: Overlay) => setOverlay(overlaid === wanted ? undefined : wanted);
   const grows = plan?.grows ?? false;
   const following = originals[at + 1];
   const next =
@@ -98,7 +101,7 @@ export function ProofPage() {
     plain,
     part,
     compared,
-    isMarked: areMarksWanted,
+    overlay,
   });
   const loss = useQuery({
     ...gamutLossQuery(original, subject?.ticket, subject?.framing),
@@ -127,7 +130,8 @@ export function ProofPage() {
       j: () => void nextContour(),
       l: () => setLines(!lines),
       v: () => isWrap && setSpace(!space),
-      m: () => setMarked(!marked),
+      m: () => toggle('unprintable'),
+      d: () => learns && toggle('learned'),
       p: () => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER'),
       k: () => {
         const here = scales.findIndex(({ value }) => value === scale);
@@ -153,7 +157,7 @@ export function ProofPage() {
   }
   const refusal = planning.data?.problems[0];
   const refused = refusal ? Problem.of({ code: refusal.code, problems: [refusal] }, 422) : null;
-  const failed = planning.error ?? background.error ?? after.error ?? before.error ?? (areMarksWanted ? marks.error : null) ?? refused;
+  const failed = planning.error ?? background.error ?? after.error ?? before.error ?? (overlay ? marks.error : null) ?? refused;
   const halo = after.data?.originalId === original.id ? after.data.halo : null;
   return (
     <main className="bench">
@@ -179,8 +183,8 @@ export function ProofPage() {
             before={before.data?.originalId === original.id ? before.data : undefined}
             after={after.data?.originalId === original.id ? after.data : undefined}
             beforeName={besideNames[compared]}
-            marks={areMarksWanted && marks.data?.originalId === original.id ? marks.data : undefined}
-            afterName={isTrying ? 'as it is tried' : 'as the file will be'}
+            marks={overlay && marks.data?.originalId === original.id ? marks.data : undefined}
+            afterName={`${isTrying ? 'as it is tried' : 'as the file will be'}${overlay === 'learned' ? ' · tinted: learned · striped: held back' : ''}`}
             region={part?.region}
             magnify={shown?.magnify ?? 1}
             against={against}
@@ -247,9 +251,20 @@ export function ProofPage() {
           <button type="button" className="tool" aria-pressed={look === 'PAPER'} onClick={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}>
             <kbd>P</kbd> soft proof on paper
           </button>
-          <button type="button" className="tool" aria-pressed={marked} disabled={!isPrint} title={isPrint ? undefined : 'The output is no print'} onClick={() => setMarked(!marked)}>
+          <button type="button" className="tool" aria-pressed={overlaid === 'unprintable'} disabled={!isPrint} title={isPrint ? undefined : 'The output is no print'} onClick={() => toggle('unprintable')}>
             <kbd>M</kbd> gamut check
           </button>
+          {learns && (
+            <button
+              type="button"
+              className="tool"
+              aria-pressed={overlaid === 'learned'}
+              title="Tinted where detail was learned; striped where more was found than the pixels around bear out"
+              onClick={() => toggle('learned')}
+            >
+              <kbd>D</kbd> learned detail
+            </button>
+          )}
           {isTrying && (
             <>
               <Button type="primary" onClick={() => void keepOnItsTicket()}>

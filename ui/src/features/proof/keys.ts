@@ -11,6 +11,7 @@ export const keyLines: KeyLine[] = [
   { keys: ['L'], does: 'lines on or off' },
   { keys: ['P'], does: 'soft proof on paper, on or off' },
   { keys: ['M'], does: 'gamut check on or off' },
+  { keys: ['D'], does: 'show where the detail of an enlarged picture was learned' },
   { keys: ['V'], does: 'a wrapped canvas in space and on a wall; there the arrow keys turn it, F lays its sides flat' },
   { keys: ['A'], does: 'accept the grown background' },
   { keys: ['W'], does: 'show where the grown background is weak' },

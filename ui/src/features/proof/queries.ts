@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
-import { fetchProof, fetchUnprintable, type ProofPart, type ProofSubject } from '../pixels';
+import { fetchLearned, fetchProof, fetchUnprintable, type ProofPart, type ProofSubject } from '../pixels';
 
 /** An earlier part stays on screen until the new one has come; what nobody waits for any more is not asked for. */
 export const proofQuery = (subject: ProofSubject | undefined, part: ProofPart | undefined) =>
@@ -13,14 +13,18 @@ export const proofQuery = (subject: ProofSubject | undefined, part: ProofPart | 
     queryFn: ({ signal }) => fetchProof(subject!, part!, signal),
   });
 
-/** Stripes over what the paper cannot print of a part. */
-export const gamutCheckQuery = (subject: ProofSubject | undefined, part: ProofPart | undefined) =>
+/** What can be laid over a part: what the paper cannot print of it, or where its detail was learned. */
+export type Overlay = 'unprintable' | 'learned';
+
+const overlays = { unprintable: fetchUnprintable, learned: fetchLearned };
+
+export const overlayQuery = (overlay: Overlay, subject: ProofSubject | undefined, part: ProofPart | undefined) =>
   queryOptions({
-    queryKey: ['proof', 'unprintable', subject, part],
+    queryKey: ['proof', overlay, subject, part],
     enabled: subject !== undefined && part !== undefined,
     placeholderData: keepPreviousData,
     gcTime: 30_000,
-    queryFn: ({ signal }) => fetchUnprintable(subject!, part!, signal),
+    queryFn: ({ signal }) => overlays[overlay](subject!, part!, signal),
   });
 
 /** The background that is grown for a picture; who asks has it grown, and asks again until it is there. */

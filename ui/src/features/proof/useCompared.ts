@@ -4,7 +4,7 @@ import { useRested } from '../../shared/useRested';
 import { noOverride } from '../framing';
 import type { ProofPart, ProofSubject } from '../pixels';
 import type { TicketDocument } from '../ticket';
-import { gamutCheckQuery, proofQuery } from './queries';
+import { overlayQuery, proofQuery, type Overlay } from './queries';
 
 /** What the file is compared with. */
 export type Beside = 'ORIGINAL' | 'UNSHARPENED' | 'TICKET' | 'COLOURS';
@@ -22,11 +22,12 @@ interface Wanted {
   plain: ProofSubject | undefined;
   part: ProofPart | undefined;
   compared: Beside;
-  isMarked: boolean;
+  /** What is laid over the file; nothing where undefined. */
+  overlay: Overlay | undefined;
 }
 
-/** The file's part, what it is compared with, and the marks of the gamut check over it. */
-export function useCompared({ ordered, subject, plain, part, compared, isMarked }: Wanted) {
+/** The file's part, what it is compared with, and what is laid over it. */
+export function useCompared({ ordered, subject, plain, part, compared, overlay }: Wanted) {
   const asked = useRested(part, REST_MILLIS) ?? part;
   const ownColours = useMemo<ProofSubject | undefined>(
     () =>
@@ -48,8 +49,8 @@ export function useCompared({ ordered, subject, plain, part, compared, isMarked 
       },
     ),
   );
-  const marks = useQuery(gamutCheckQuery(isMarked ? subject : undefined, asked));
+  const marks = useQuery(overlayQuery(overlay ?? 'unprintable', overlay && subject, asked));
   // What is on screen is told to be so only once the very part that is looked at has been asked for, and has come.
-  const isExact = asked === part && [after, before, ...(isMarked ? [marks] : [])].every(({ data, isPlaceholderData }) => data && !isPlaceholderData);
+  const isExact = asked === part && [after, before, ...(overlay ? [marks] : [])].every(({ data, isPlaceholderData }) => data && !isPlaceholderData);
   return { before, after, marks, isExact };
 }

@@ -3,6 +3,7 @@ import { whyNotPrinted } from '../../api/estimates';
 import { smallPicture, type Schemas } from '../../api/client';
 import { bytes, count, decimals, pixels, stem } from '../../shared/format';
 import { Verdict, type Level } from '../../shared/Verdict';
+import { ppiText } from '../../shared/ppi';
 import type { Estimate } from './queries';
 import { methodNames } from './words';
 
@@ -96,7 +97,7 @@ export function Meaning({ jobId, estimate, originals }: Props) {
                       {pixels(original.facts.width, original.facts.height)}
                       {picture.verdict && (
                         <>
-                          , <strong>{decimals(picture.realPpi, 0)} ppi</strong> real
+                          , <strong>{ppiText(picture)}</strong>
                         </>
                       )}
                     </span>

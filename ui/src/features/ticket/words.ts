@@ -163,11 +163,12 @@ export const methodNames: Record<Exclude<Method, 'BY_ITSELF'>, string> = {
   LANCZOS3: 'Lanczos 3',
   CIRCULAR_LANCZOS: 'circular Lanczos',
   LEARNED: 'learned detail',
+  LEARNED_SOFTENING: 'learned detail, JPEG softened',
 };
 
 /** What each method is for, in a line. */
 export const methodPurposes: Record<Method, string> = {
-  BY_ITSELF: 'Lanczos 3; Mitchell–Netravali when enlarged more than 3×',
+  BY_ITSELF: 'learned detail when enlarged 1.3× to 4×, Mitchell–Netravali beyond; else Lanczos 3',
   NEAREST: 'no blending, for pixel art and screenshots',
   AREA: 'averages: quick, without ringing',
   BILINEAR: 'quick and soft',
@@ -175,7 +176,8 @@ export const methodPurposes: Record<Method, string> = {
   MITCHELL: 'smooth when enlarged far: no steps, no ringing',
   LANCZOS3: 'finest detail',
   CIRCULAR_LANCZOS: 'equally sharp in every direction, slow',
-  LEARNED: 'enlarges clean pictures sharper than any kernel, 1.3× and more; never beyond what is around',
+  LEARNED: 'enlarges 1.3× and more with sharper edges, never beyond what is around',
+  LEARNED_SOFTENING: 'the same, and softens what JPEG left; for JPEGs that were saved as another kind',
 };
 
 export function resamplingWords(resampling: TicketDocument['resampling']): string {

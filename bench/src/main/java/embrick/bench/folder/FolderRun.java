@@ -70,12 +70,13 @@ public final class FolderRun {
         return (System.nanoTime() - nanos) / 1e9;
     }
 
-    /** The job's ticket, 8 × 10 in at 300 ppi as JPEG 95 in sRGB, with the sharpening that the reference does. */
+    /** The job's ticket, 8 × 10 in at 300 ppi as JPEG 95 in sRGB, by the kernel and with the sharpening that the reference has. */
     private String sharpened(String job) throws IOException, InterruptedException {
         JsonNode ticket = answer(HttpRequest.newBuilder(URI.create(api + "/jobs/" + job + "/tickets"))
                         .build())
                 .get(0);
         ObjectNode document = ((ObjectNode) ticket.path("document")).deepCopy();
+        ((ObjectNode) document.path("resampling")).put("method", "LANCZOS3");
         ObjectNode sharpening = document.putObject("sharpening");
         sharpening.put("kind", "exact").put("strength", 80).put("threshold", 1);
         sharpening.putObject("radius").put("value", 0.1).put("unit", "MM");

@@ -32,7 +32,7 @@ final class Reductions {
         return raster(ImageIO.read(file.toFile()));
     }
 
-    private static Raster raster(BufferedImage picture) {
+    static Raster raster(BufferedImage picture) {
         PixelSize size = new PixelSize(picture.getWidth(), picture.getHeight());
         int[] row = new int[size.width()];
         byte[] bytes = new byte[Math.toIntExact(size.pixels() * 3)];

@@ -63,10 +63,15 @@ public final class Training {
                 .toList();
         List<Pair> pairs = new Pairs("softening".equals(what)).of(photographs);
         System.out.println(photographs.size() + " photographs, " + pairs.size() + " pairs");
+        Files.write(file, trained(pairs, steps));
+        System.out.println("written: " + file);
+    }
+
+    /** Filters as they ship, from pairs alone: the same pairs give the same bytes. */
+    static byte[] trained(List<Pair> pairs, int steps) throws IOException, InterruptedException, ExecutionException {
         Training training = new Training(pairs, begun(new Random(42)), steps);
         training.train();
-        Files.write(file, training.bytes());
-        System.out.println("written: " + file);
+        return training.bytes();
     }
 
     private static List<Layer> begun(Random lot) {

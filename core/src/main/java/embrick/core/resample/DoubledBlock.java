@@ -22,8 +22,17 @@ import java.util.Map;
  * <p>Made in tiles when they are first read; those that were read last are kept. A pixel is the same whichever tile it is of.
  */
 final class DoubledBlock extends SeenBlock {
+    /** What is read of the doubled picture. */
+    enum Shows {
+        PICTURE,
+        /** How much was added to the luminance, either way, in every channel instead of the picture. */
+        ADDED,
+        /** How much more was found than neighbours let stand, likewise. */
+        HELD_BACK
+    }
+
     /** The share of their range by which neighbours may be left: a line between two pixels is brighter than both. */
-    static final float BEYOND = 0.25f;
+    static final float BEYOND = 0.18f;
 
     /** Neighbours that range over less are even, and stay as Lanczos 3 makes them; from {@link #SHOWN} on all is added. */
     private static final float EVEN = 2f / 255;
@@ -46,6 +55,7 @@ final class DoubledBlock extends SeenBlock {
     private final PixelSize doubled;
     private final Luminance luminance;
     private final boolean isLimited;
+    private final Shows shows;
     private final boolean isWhereEven;
     private final DetailTile detail;
     private final int reach;
@@ -64,11 +74,12 @@ final class DoubledBlock extends SeenBlock {
     private final float[] most;
     private final float[] share;
 
-    DoubledBlock(SeenBlock below, LearnedFilters filters, Luminance luminance, Ringing ringing) {
+    DoubledBlock(SeenBlock below, LearnedFilters filters, Luminance luminance, Ringing ringing, Shows shows) {
         super(below);
         this.below = below;
         this.luminance = luminance;
         this.isLimited = ringing == Ringing.LIMITED;
+        this.shows = shows;
         this.isWhereEven = filters.softens();
         this.doubled = new PixelSize(
                 Math.multiplyExact(2, below.seen().width()),
@@ -187,7 +198,7 @@ final class DoubledBlock extends SeenBlock {
             lanes.mixRows(area, starts, down, phase * TAPS, TAPS, mixed, 0, areaColumns * channels);
             lanes.mixPixels(mixed, acrossStarts, across, Lanes.padded(TAPS), channels, tile, y * length, 2 * COLUMNS);
             add(detailed, y, tile, y * length);
-            if (isLimited) {
+            if (isLimited && shows == Shows.PICTURE) {
                 limit(y, tile, y * length);
             }
         }
@@ -277,8 +288,14 @@ final class DoubledBlock extends SeenBlock {
             float plain = luminance.of(tile, pixel);
             float more = found[((x & 1) == 0 ? left : right) + x / 2] * share[from];
             float added = Math.clamp(plain + more, least[from], most[from]) - plain;
-            for (int c = 0; c < colours; c++) {
-                tile[pixel + c] += added;
+            switch (shows) {
+                case PICTURE -> {
+                    for (int c = 0; c < colours; c++) {
+                        tile[pixel + c] += added;
+                    }
+                }
+                case ADDED -> Arrays.fill(tile, pixel, pixel + channels, Math.abs(added));
+                case HELD_BACK -> Arrays.fill(tile, pixel, pixel + channels, Math.abs(more - added));
             }
         }
     }

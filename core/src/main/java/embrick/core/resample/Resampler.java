@@ -6,6 +6,7 @@ import embrick.core.learned.LearnedFilters;
 import embrick.core.pixels.PixelRect;
 import embrick.core.pixels.PixelSource;
 import embrick.core.pixels.Raster;
+import embrick.core.resample.DoubledBlock.Luminance;
 import java.util.Optional;
 
 /**
@@ -69,17 +70,57 @@ public interface Resampler extends PixelSource {
     private static Resampler enlarged(
             Raster original, Window window, Resampling settings, LastChannel last, Encoding encoding, int doublings) {
         SeenBlock block = new SeenBlock(original, window.seenAs(), last, Optional.empty());
-        int colours = last == LastChannel.ALPHA ? block.channels() - 1 : block.channels();
+        Luminance luminance = Luminance.of(encoding, colours(block, last));
         Window on = window;
         for (int i = 0; i < doublings; i++) {
             // What JPEG left is gone once it was softened.
-            LearnedFilters filters = i == 0 && settings.method() == Method.LEARNED_SOFTENING
-                    ? LearnedFilters.softening()
-                    : LearnedFilters.clean();
-            block = new DoubledBlock(block, filters, DoubledBlock.Luminance.of(encoding, colours), settings.ringing());
+            LearnedFilters filters = i == 0 ? first(settings.method()) : LearnedFilters.clean();
+            block = new DoubledBlock(block, filters, luminance, settings.ringing(), DoubledBlock.Shows.PICTURE);
             on = DoubledBlock.seenBy(on);
         }
         return on.keepsPixels(block.seen()) ? new PixelCopy(block, on) : by(settings, block, on);
+    }
+
+    private static int colours(SeenBlock block, LastChannel last) {
+        return last == LastChannel.ALPHA ? block.channels() - 1 : block.channels();
+    }
+
+    private static LearnedFilters first(Method method) {
+        return method == Method.LEARNED_SOFTENING ? LearnedFilters.softening() : LearnedFilters.clean();
+    }
+
+    /**
+     * What a learned method added to an output, and what more its filters found that neighbours did not let stand: by the first
+     * doubling, which finds the most.
+     *
+     * @throws IllegalArgumentException if the settings learn nothing at the window's scale
+     */
+    static LearnedShare learned(
+            Raster original, Window window, Resampling settings, LastChannel last, Encoding encoding) {
+        if (settings.method().doublings(window.scale()) == 0) {
+            throw new IllegalArgumentException("settings: expected a method that learns, got " + settings.method());
+        }
+        return new LearnedShare(
+                share(original, window, settings, last, encoding, DoubledBlock.Shows.ADDED),
+                share(original, window, settings, last, encoding, DoubledBlock.Shows.HELD_BACK),
+                original.channels());
+    }
+
+    private static Resampler share(
+            Raster original,
+            Window window,
+            Resampling settings,
+            LastChannel last,
+            Encoding encoding,
+            DoubledBlock.Shows shows) {
+        SeenBlock block = new SeenBlock(original, window.seenAs(), last, Optional.empty());
+        SeenBlock doubled = new DoubledBlock(
+                block,
+                first(settings.method()),
+                Luminance.of(encoding, colours(block, last)),
+                settings.ringing(),
+                shows);
+        return by(Resampling.by(Method.BILINEAR), doubled, DoubledBlock.seenBy(window));
     }
 
     private static Resampler by(Resampling settings, SeenBlock block, Window window) {

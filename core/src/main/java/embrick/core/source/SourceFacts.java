@@ -162,9 +162,11 @@ public record SourceFacts(
         return new SourceFacts(kind, stored, orientation, ppi, colour, pages, title, fileBytes, measured);
     }
 
-    /** The facts of the same picture, decoded to fewer pixels. */
+    /** The facts of the same picture, decoded to fewer pixels: what those hold is not known. */
     public SourceFacts reducedTo(PixelSize size) {
-        return new SourceFacts(kind, size, orientation, ppi, colour, pages, title, fileBytes);
+        return size.equals(stored)
+                ? this
+                : new SourceFacts(kind, size, orientation, ppi, colour, pages, title, fileBytes);
     }
 
     /** Where it is known from which profile a picture has. */

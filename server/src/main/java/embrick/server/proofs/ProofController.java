@@ -61,6 +61,7 @@ class ProofController {
     private final Plans plans;
     private final ProofPictures proofs;
     private final SoftProof softProof;
+    private final LearnedMap learnedMap;
     private final SmallPictures smallPictures;
     private final PictureWork work;
     private final GrownForProof grown;
@@ -69,6 +70,7 @@ class ProofController {
             Plans plans,
             ProofPictures proofs,
             SoftProof softProof,
+            LearnedMap learnedMap,
             SmallPictures smallPictures,
             PictureWork work,
             GrownForProof grown) {
@@ -78,6 +80,7 @@ class ProofController {
         this.plans = plans;
         this.proofs = proofs;
         this.softProof = softProof;
+        this.learnedMap = learnedMap;
     }
 
     /** In pixels of the sheet, or of the reduced sheet. */
@@ -166,6 +169,24 @@ class ProofController {
                 .cacheControl(CacheControl.noStore())
                 .body(made(
                         planned, http, () -> softProof.marks(planned.original().place(), planned.facts(), plan, part)));
+    }
+
+    /**
+     * A picture to lay over the same proof: tinted where the detail of an enlarged picture was learned, the more the stronger;
+     * stripes where more was found than the pixels round it bear out, and was not let stand.
+     */
+    @PostMapping(path = "/originals/{id}/learned-map", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> mapLearned(
+            @PathVariable UUID id, @Valid @RequestBody ProofRequest request, HttpServletRequest http)
+            throws IOException {
+        Plans.Planned planned = plans.of(id, request.wish());
+        double reduction = request.reduction() == null ? 1 : request.reduction();
+        Plan plan = ReducedPlan.of(planned.requirePlan(), reduction);
+        PixelRect part = request.region().inside(plan);
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .body(made(
+                        planned, http, () -> learnedMap.of(planned.original().place(), planned.facts(), plan, part)));
     }
 
     /**

@@ -1,6 +1,7 @@
 package embrick.server.originals;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
@@ -41,6 +42,37 @@ class IntakeTest {
                 .isEqualTo(picture);
         assertThat(api.download("/originals/" + original.path("id").asString() + "/small?edge=384"))
                 .isNotEmpty();
+    }
+
+    /** A picture of another kind, a JPEG, and one that is blurred: what is told follows into the plan. */
+    @Test
+    void whatAPictureHoldsIsMeasuredAsItArrives() {
+        String job = api.newJob("detail");
+        byte[] sharp = TestPictures.paved(900, 700, 3);
+        JsonNode png = api.upload(job, "slabs.png", sharp).body();
+        JsonNode blurred =
+                api.upload(job, "soft.png", TestPictures.blurred(sharp, "png")).body();
+        JsonNode jpeg = api.upload(job, "kite.jpg", picture).body();
+        double held = png.path("facts").path("detail").path("heldShare").asDouble();
+        double left = blurred.path("facts").path("detail").path("heldShare").asDouble();
+        assertThat(held).isPositive();
+        assertThat(left).isPositive().isLessThan(0.7 * held);
+        assertThat(png.path("facts").path("detail").path("jpegQuality").isNull())
+                .isTrue();
+        assertThat(jpeg.path("facts").path("detail").path("jpegQuality").asInt())
+                .isEqualTo(75);
+        JsonNode again = api.upload(api.newJob("detail again"), "soft.png", TestPictures.blurred(sharp, "png"))
+                .body();
+        assertThat(again.path("facts").path("detail"))
+                .isEqualTo(blurred.path("facts").path("detail"));
+
+        JsonNode plan = api.post(
+                        "/originals/" + blurred.path("id").asString() + "/plan",
+                        Map.of("ticket", api.changeFirstTicket(job, _ -> {})))
+                .body()
+                .path("plan");
+        assertThat(plan.path("heldPpi").asDouble() / plan.path("realPpi").asDouble())
+                .isCloseTo(left, within(1e-9));
     }
 
     @Test

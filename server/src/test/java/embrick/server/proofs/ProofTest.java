@@ -15,6 +15,7 @@ import java.awt.image.Raster;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Map;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
@@ -70,6 +71,30 @@ class ProofTest {
         return ImageIO.read(new ByteArrayInputStream(
                 api.picture("/originals/" + original + "/proof", request, ProofController.HALO_HEADER)
                         .bytes()));
+    }
+
+    /** A map as large as the part: tinted where something was learned; see-through all over where a kernel enlarged. */
+    @Test
+    void whereDetailWasLearnedIsShown() throws IOException {
+        Proofed proofed = job("learned", "fill", "EIGHT");
+        ObjectNode request = request(proofed, "FILE", 300, 300, 200, 160);
+        BufferedImage map = map(request, proofed.original());
+        assertThat(map.getWidth()).isEqualTo(200);
+        assertThat(map.getHeight()).isEqualTo(160);
+        assertThat(shown(map)).isPositive();
+        ((ObjectNode) request.path("ticket").path("resampling")).put("method", "KEYS");
+        assertThat(shown(map(request, proofed.original()))).isZero();
+    }
+
+    private BufferedImage map(ObjectNode request, String original) throws IOException {
+        return ImageIO.read(new ByteArrayInputStream(
+                api.picture("/originals/" + original + "/learned-map", request, ProofController.HALO_HEADER)
+                        .bytes()));
+    }
+
+    private static long shown(BufferedImage map) {
+        int[] pixels = map.getRGB(0, 0, map.getWidth(), map.getHeight(), null, 0, map.getWidth());
+        return Arrays.stream(pixels).filter(pixel -> pixel >>> 24 != 0).count();
     }
 
     @ParameterizedTest

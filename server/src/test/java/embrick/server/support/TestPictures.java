@@ -4,6 +4,9 @@ import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
+import java.awt.image.ConvolveOp;
+import java.awt.image.Kernel;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -31,6 +34,37 @@ public final class TestPictures {
         on.fillOval(width / 2 - radius, height / 2 - radius, radius * 2, radius * 2);
         on.dispose();
         return written(picture, format);
+    }
+
+    /** Slabs of stone that lie over one another: crisp edges all over, as PNG. */
+    public static byte[] paved(int width, int height, long seed) {
+        BufferedImage picture = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        Graphics2D pen = picture.createGraphics();
+        Random random = new Random(seed);
+        for (int i = 0; i < width * height / 400; i++) {
+            int tone = 30 + random.nextInt(200);
+            pen.setColor(new Color(tone, tone, tone));
+            pen.fillRect(random.nextInt(width), random.nextInt(height), 8 + random.nextInt(60), 8 + random.nextInt(60));
+        }
+        pen.dispose();
+        return written(picture, "png");
+    }
+
+    /** The same picture, three times averaged over 3 × 3 pixels: a blur of 1.4 px. */
+    public static byte[] blurred(byte[] picture, String format) {
+        try {
+            BufferedImage sharp = ImageIO.read(new ByteArrayInputStream(picture));
+            float[] even = new float[9];
+            Arrays.fill(even, 1f / even.length);
+            ConvolveOp blur = new ConvolveOp(new Kernel(3, 3, even), ConvolveOp.EDGE_NO_OP, null);
+            BufferedImage blurred = sharp;
+            for (int i = 0; i < 3; i++) {
+                blurred = blur.filter(blurred, null);
+            }
+            return written(blurred, format);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 
     private static byte[] written(BufferedImage picture, String format) {
