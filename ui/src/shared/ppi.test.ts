@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { ppiText, worthPpi } from './ppi';
 
 test('a picture that is less sharp than its pixels is told by what it holds', () => {
-  expect(ppiText({ realPpi: 300, heldPpi: 180 })).toBe('detail up to 180 of 300 ppi real');
+  expect(ppiText({ realPpi: 300, heldPpi: 180 })).toBe('holds 180 of 300 ppi');
   expect(worthPpi({ realPpi: 300, heldPpi: 180 })).toBe(180);
 });
 

@@ -17,6 +17,6 @@ export function worthPpi({ realPpi, heldPpi }: Figures): number {
 /** The real ppi, and what the picture holds of it where that is less. */
 export function ppiText({ realPpi, heldPpi }: Figures): string {
   return heldPpi !== null && heldPpi < SHARP * realPpi
-    ? `detail up to ${decimals(heldPpi, 0)} of ${decimals(realPpi, 0)} ppi real`
+    ? `holds ${decimals(heldPpi, 0)} of ${decimals(realPpi, 0)} ppi`
     : `${decimals(realPpi, 0)} ppi real`;
 }

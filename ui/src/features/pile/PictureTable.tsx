@@ -36,7 +36,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           columnWidth: 44,
         }}
         columns={[
-          { title: 'File', key: 'path', width: 180, ellipsis: true, render: (_, { original }) => original.path },
+          { title: 'File', key: 'path', width: 165, ellipsis: true, render: (_, { original }) => original.path },
           {
             title: 'Pixels',
             key: 'pixels',
@@ -57,18 +57,18 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
             width: 80,
             render: (_, { original: { facts } }) => (facts?.ppiAcross ? decimals(facts.ppiAcross, 1) : '—'),
           },
-          { title: 'Colour', key: 'colour', width: 140, ellipsis: true, render: (_, { original }) => colourText(original) },
+          { title: 'Colour', key: 'colour', width: 130, ellipsis: true, render: (_, { original }) => colourText(original) },
           {
             title: 'Detail',
             key: 'detail',
-            width: 130,
+            width: 105,
             ellipsis: true,
             render: (_, { original }) => <span title={detailSentences(original)}>{detailText(original) || '—'}</span>,
           },
           {
             title: 'Uncompressed',
             key: 'weight',
-            width: 108,
+            width: 122,
             render: (_, { original: { facts } }) => (facts ? bytes(facts.unpackedBytes) : '—'),
           },
           {

@@ -150,7 +150,7 @@ export function colourText(original: Original): string {
 /** What its pixels are worth, in a few words. */
 export function detailText({ facts }: Original): string {
   const parts = [];
-  if (facts?.detail.heldShare != null) parts.push(`${decimals(facts.detail.heldShare * 100, 0)} % of its ppi`);
+  if (facts?.detail.heldShare != null) parts.push(`${decimals(facts.detail.heldShare * 100, 0)} %`);
   if (facts?.detail.jpegQuality != null) parts.push(`JPEG ${facts.detail.jpegQuality}`);
   return parts.join(', ');
 }

@@ -262,7 +262,7 @@ export function ProofPage() {
               title="Tinted where detail was learned; striped where more was found than the pixels around bear out"
               onClick={() => toggle('learned')}
             >
-              <kbd>D</kbd> learned detail
+              <kbd>D</kbd> learned
             </button>
           )}
           {isTrying && (

@@ -159,7 +159,7 @@ describe('the ticket', () => {
   it('offers every method with what it is for', () => {
     const onChange = show();
     fireEvent.click(screen.getByRole('button', { name: /^Resampling/ }));
-    expect(screen.getAllByRole('radio')).toHaveLength(9);
+    expect(screen.getAllByRole('radio')).toHaveLength(10);
     expect(screen.getByRole('radio', { name: /^learned detail enlarges clean pictures/ })).toBeDefined();
     fireEvent.click(screen.getByRole('radio', { name: /^nearest no blending/ }));
     expect(onChange).toHaveBeenCalledWith({ resampling: { method: 'NEAREST', light: 'ENCODED', ringing: 'FREE' } });

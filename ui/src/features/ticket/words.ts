@@ -163,21 +163,21 @@ export const methodNames: Record<Exclude<Method, 'BY_ITSELF'>, string> = {
   LANCZOS3: 'Lanczos 3',
   CIRCULAR_LANCZOS: 'circular Lanczos',
   LEARNED: 'learned detail',
-  LEARNED_SOFTENING: 'learned detail, JPEG softened',
+  LEARNED_SOFTENING: 'learned, JPEG softened',
 };
 
 /** What each method is for, in a line. */
 export const methodPurposes: Record<Method, string> = {
-  BY_ITSELF: 'learned detail when enlarged 1.3× to 4×, Mitchell–Netravali beyond; else Lanczos 3',
+  BY_ITSELF: 'learned detail when enlarged, beyond 4× Mitchell–Netravali; else Lanczos 3',
   NEAREST: 'no blending, for pixel art and screenshots',
   AREA: 'averages: quick, without ringing',
   BILINEAR: 'quick and soft',
   KEYS: 'crisp, with little ringing',
-  MITCHELL: 'smooth when enlarged far: no steps, no ringing',
+  MITCHELL: 'smooth when enlarged far, no ringing',
   LANCZOS3: 'finest detail',
   CIRCULAR_LANCZOS: 'equally sharp in every direction, slow',
-  LEARNED: 'enlarges 1.3× and more with sharper edges, never beyond what is around',
-  LEARNED_SOFTENING: 'the same, and softens what JPEG left; for JPEGs that were saved as another kind',
+  LEARNED: 'sharper edges, from 1.3× on',
+  LEARNED_SOFTENING: 'for what was a JPEG once',
 };
 
 export function resamplingWords(resampling: TicketDocument['resampling']): string {

@@ -8,6 +8,7 @@ import embrick.core.resample.Resampling.Ringing;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceDetail;
 import embrick.core.source.SourceFacts;
+import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.ticket.ResamplingChoice;
 import embrick.core.units.PixelSize;
 
@@ -34,7 +35,7 @@ final class MethodRule {
         if (method.isLearned()) {
             if (isInk || method.doublings(window.scale()) == 0) {
                 method = withoutLearning(window);
-            } else if (isSoftened(facts.detail())) {
+            } else if (isSoftened(facts)) {
                 method = Method.LEARNED_SOFTENING;
             }
         }
@@ -55,10 +56,11 @@ final class MethodRule {
         return window.scale() * SMOOTH_FROM_ENLARGEMENT < 1 ? Method.MITCHELL : Method.LANCZOS3;
     }
 
-    private static boolean isSoftened(SourceDetail detail) {
-        return detail.jpegQuality()
-                        .filter(quality -> quality <= SOFTENED_UP_TO_QUALITY)
-                        .isPresent()
+    /** A JPEG of which nothing more is known came in before its tables were looked at: most are softened with gain. */
+    private static boolean isSoftened(SourceFacts facts) {
+        SourceDetail detail = facts.detail();
+        boolean isCoarse = facts.kind() == FileKind.JPEG && detail.jpegQuality().orElse(0) <= SOFTENED_UP_TO_QUALITY;
+        return isCoarse
                 || detail.blockMarks()
                         .filter(marks -> marks >= SOFTENED_FROM_MARKS)
                         .isPresent();

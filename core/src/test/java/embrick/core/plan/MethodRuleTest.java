@@ -29,8 +29,12 @@ class MethodRuleTest {
     }
 
     private static SourceFacts facts(ColourModel model, SourceDetail detail) {
+        return facts(FileKind.TIFF, model, detail);
+    }
+
+    private static SourceFacts facts(FileKind kind, ColourModel model, SourceDetail detail) {
         return new SourceFacts(
-                        FileKind.JPEG,
+                        kind,
                         SEEN,
                         Orientation.UPRIGHT,
                         Optional.empty(),
@@ -108,16 +112,18 @@ class MethodRuleTest {
 
     @ParameterizedTest
     @CsvSource({
-        "75, , LEARNED_SOFTENING",
-        "92, , LEARNED_SOFTENING",
-        "93, 0.1, LEARNED",
-        ", 1.2, LEARNED_SOFTENING",
-        ", 0.2, LEARNED"
+        "JPEG, 75, , LEARNED_SOFTENING",
+        "JPEG, 92, , LEARNED_SOFTENING",
+        "JPEG, 93, 0.1, LEARNED",
+        "JPEG, , , LEARNED_SOFTENING",
+        "TIFF, , 1.2, LEARNED_SOFTENING",
+        "TIFF, , 0.2, LEARNED"
     })
-    void marksOfJpegAreSoftenedAsTheyAreEnlarged(Integer quality, Double marks, Method method) {
+    void marksOfJpegAreSoftenedAsTheyAreEnlarged(FileKind kind, Integer quality, Double marks, Method method) {
         SourceDetail detail =
                 new SourceDetail(Optional.ofNullable(quality), Optional.empty(), Optional.ofNullable(marks));
-        assertThat(MethodRule.resolve(ResamplingChoice.BY_ITSELF, window(0.5, 0), SEEN, facts(ColourModel.RGB, detail))
+        assertThat(MethodRule.resolve(
+                                ResamplingChoice.BY_ITSELF, window(0.5, 0), SEEN, facts(kind, ColourModel.RGB, detail))
                         .method())
                 .isEqualTo(method);
     }
