@@ -25,6 +25,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The long form of {@link KillTest}, run by {@code ./embrick bench kills}: a thousand pieces by the application and three
@@ -109,7 +110,10 @@ class KillsFigures {
                 senders.submit(() -> api.upload(job, String.format("kite%04d.jpg", number), contents[number]));
             }
         }
-        api.changeFirstTicket(job, document -> document.put("ppi", 300));
+        api.changeFirstTicket(job, document -> {
+            document.put("ppi", 300);
+            ((ObjectNode) document.path("resampling")).put("method", "LANCZOS3");
+        });
         return job;
     }
 

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * What a second worker brings, run by {@code ./embrick bench workers}: two on a core each against one on one core, in turns,
@@ -82,7 +83,10 @@ class WorkersFigures {
         for (int i = 0; i < PIECES; i++) {
             api.upload(job, String.format("sand%02d.png", i), TestPictures.sand(2400, 1600, i));
         }
-        api.changeFirstTicket(job, document -> document.put("ppi", 300));
+        api.changeFirstTicket(job, document -> {
+            document.put("ppi", 300);
+            ((ObjectNode) document.path("resampling")).put("method", "LANCZOS3");
+        });
         return job;
     }
 

@@ -1,6 +1,7 @@
 package embrick.bench.train;
 
 import embrick.bench.train.Pairs.Pair;
+import embrick.core.resample.Doubling;
 import java.util.List;
 import java.util.Random;
 
@@ -25,7 +26,7 @@ final class Patch {
     private final float[] small;
     private final float[] plain;
     private final float[] between;
-    private final float[][] lanczos = {phase(-0.25, -3), phase(0.25, -2)};
+    private final float[][] lanczos = {Doubling.weights(0), Doubling.weights(1)};
 
     Patch(List<Pair> pairs, PatchPass pass, int radius) {
         this.pairs = pairs;
@@ -40,21 +41,6 @@ final class Patch {
 
     PatchPass pass() {
         return pass;
-    }
-
-    private static float[] phase(double middle, int first) {
-        double[] exact = new double[6];
-        double sum = 0;
-        for (int t = 0; t < exact.length; t++) {
-            double x = Math.PI * (first + t - middle);
-            exact[t] = Math.sin(x) / x * Math.sin(x / 3) / (x / 3);
-            sum += exact[t];
-        }
-        float[] weights = new float[exact.length];
-        for (int t = 0; t < weights.length; t++) {
-            weights[t] = (float) (exact[t] / sum);
-        }
-        return weights;
     }
 
     /** Sums the losses of some patches and, in the pass, what each weight is to blame for. */
@@ -120,12 +106,12 @@ final class Patch {
         int width = 2 * asked;
         for (int y = 0; y < side; y++) {
             for (int x = 0; x < width; x++) {
-                int first = y * side + radius + x / 2 + (x & 1) - 3;
+                int first = y * side + radius + x / 2 + Doubling.firstTap(x & 1);
                 between[y * width + x] = mixed(small, first, 1, lanczos[x & 1]);
             }
         }
         for (int y = 0; y < width; y++) {
-            int first = (radius + y / 2 + (y & 1) - 3) * width;
+            int first = (radius + y / 2 + Doubling.firstTap(y & 1)) * width;
             for (int x = 0; x < width; x++) {
                 plain[y * width + x] = mixed(between, first + x, width, lanczos[y & 1]);
             }

@@ -45,10 +45,7 @@ final class DoubledBlock extends SeenBlock {
     /** Rows of the picture below to a tile. */
     static final int ROWS = 48;
 
-    /** Taps of Lanczos 3 at twice the size: three pixels to each side. */
-    private static final int REACH = 3;
-
-    private static final int TAPS = 2 * REACH;
+    private static final int TAPS = Doubling.TAPS;
 
     private final Lanes lanes = Lanes.best();
     private final SeenBlock below;
@@ -85,7 +82,7 @@ final class DoubledBlock extends SeenBlock {
                 Math.multiplyExact(2, below.seen().width()),
                 Math.multiplyExact(2, below.seen().height()));
         this.detail = new DetailTile(filters, COLUMNS, ROWS);
-        this.reach = Math.max(REACH, detail.radius());
+        this.reach = Math.max(Doubling.REACH, detail.radius());
         this.tilesAcross = Math.ceilDiv(below.seen().width(), COLUMNS);
         // A strip that lies aslant passes as many tiles as the picture has across and down.
         int kept = 2 * (tilesAcross + Math.ceilDiv(below.seen().height(), ROWS)) + 4;
@@ -106,42 +103,20 @@ final class DoubledBlock extends SeenBlock {
         this.least = new float[COLUMNS * ROWS];
         this.most = new float[COLUMNS * ROWS];
         this.share = new float[COLUMNS * ROWS];
-        AxisKernel kernel = AxisKernel.of(Method.LANCZOS3, 0.5);
         int padded = Lanes.padded(TAPS);
         this.down = new float[2 * TAPS];
         this.across = new float[2 * COLUMNS * padded * 4];
         this.acrossStarts = new int[2 * COLUMNS];
         for (int phase = 0; phase < 2; phase++) {
-            float[] weights = weights(kernel, phase);
+            float[] weights = Doubling.weights(phase);
             System.arraycopy(weights, 0, down, phase * TAPS, TAPS);
             for (int x = phase; x < 2 * COLUMNS; x += 2) {
-                acrossStarts[x] = (x / 2 + reach + firstTap(phase)) * channels;
+                acrossStarts[x] = (x / 2 + reach + Doubling.firstTap(phase)) * channels;
                 for (int t = 0; t < TAPS; t++) {
                     Arrays.fill(across, (x * padded + t) * 4, (x * padded + t) * 4 + 4, weights[t]);
                 }
             }
         }
-    }
-
-    /** The first pixel that counts for the left or right part of one, from that pixel. */
-    private static int firstTap(int phase) {
-        return phase - REACH;
-    }
-
-    /** A part's middle lies a quarter of a pixel from its pixel's. */
-    private static float[] weights(AxisKernel kernel, int phase) {
-        double middle = phase == 0 ? -0.25 : 0.25;
-        double[] exact = new double[TAPS];
-        double sum = 0;
-        for (int t = 0; t < TAPS; t++) {
-            exact[t] = kernel.weight(firstTap(phase) + t - middle);
-            sum += exact[t];
-        }
-        float[] weights = new float[TAPS];
-        for (int t = 0; t < TAPS; t++) {
-            weights[t] = (float) (exact[t] / sum);
-        }
-        return weights;
     }
 
     @Override
@@ -193,7 +168,7 @@ final class DoubledBlock extends SeenBlock {
         for (int y = 0; y < 2 * ROWS; y++) {
             int phase = y & 1;
             for (int t = 0; t < TAPS; t++) {
-                starts[t] = (y / 2 + reach + firstTap(phase) + t) * areaColumns * channels;
+                starts[t] = (y / 2 + reach + Doubling.firstTap(phase) + t) * areaColumns * channels;
             }
             lanes.mixRows(area, starts, down, phase * TAPS, TAPS, mixed, 0, areaColumns * channels);
             lanes.mixPixels(mixed, acrossStarts, across, Lanes.padded(TAPS), channels, tile, y * length, 2 * COLUMNS);

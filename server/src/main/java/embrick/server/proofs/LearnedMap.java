@@ -28,10 +28,6 @@ class LearnedMap {
     /** Stripes where more was found than this, and not let stand. */
     private static final float HELD_BACK = 6f / 255;
 
-    private static final int STRIPE = 6;
-    private static final int INK_ARGB = 0xFF1F2A30;
-    private static final int PAPER_ARGB = 0xFFF6F3EC;
-
     private final ProfileShelf profiles;
     private final Pictures pictures;
 
@@ -76,12 +72,12 @@ class LearnedMap {
         for (int i = 0; i < added.length; i++) {
             int x = left + i % width;
             int y = top + i / width;
-            int across = Math.floorMod(x + y, STRIPE);
-            if (heldBack[i] >= HELD_BACK && across < STRIPE / 2) {
-                map.setRGB(x, y, across == 0 ? PAPER_ARGB : INK_ARGB);
-            } else if (added[i] >= FAINTEST) {
+            if (added[i] >= FAINTEST) {
                 int alpha = Math.round(MOST_ALPHA * Math.min(1, added[i] / STRONGEST));
                 map.setRGB(x, y, alpha << 24 | TINT_RGB);
+            }
+            if (heldBack[i] >= HELD_BACK) {
+                Stripes.mark(map, x, y);
             }
         }
     }

@@ -36,11 +36,6 @@ class SoftProof {
     private static final double FIGURE_SIDE = 600;
 
     private static final int ROWS = 64;
-    /** Stripes that no photograph has: one to three pixels of ink, then paper, slanting. */
-    private static final int STRIPE = 6;
-
-    private static final int INK_ARGB = 0xFF1F2A30;
-    private static final int PAPER_ARGB = 0xFFF6F3EC;
 
     private final Prints prints;
     private final ProfileShelf profiles;
@@ -80,12 +75,7 @@ class SoftProof {
     private static void mark(BufferedImage marks, int top, BitSet beyond) {
         int width = marks.getWidth();
         for (int i = beyond.nextSetBit(0); i >= 0; i = beyond.nextSetBit(i + 1)) {
-            int x = i % width;
-            int y = top + i / width;
-            int across = Math.floorMod(x + y, STRIPE);
-            if (across < STRIPE / 2) {
-                marks.setRGB(x, y, across == 0 ? PAPER_ARGB : INK_ARGB);
-            }
+            Stripes.mark(marks, i % width, top + i / width);
         }
     }
 
