@@ -160,7 +160,7 @@ describe('the ticket', () => {
     const onChange = show();
     fireEvent.click(screen.getByRole('button', { name: /^Resampling/ }));
     expect(screen.getAllByRole('radio')).toHaveLength(10);
-    expect(screen.getByRole('radio', { name: /^learned detail enlarges clean pictures/ })).toBeDefined();
+    expect(screen.getByRole('radio', { name: /^learned detail sharper edges/ })).toBeDefined();
     fireEvent.click(screen.getByRole('radio', { name: /^nearest no blending/ }));
     expect(onChange).toHaveBeenCalledWith({ resampling: { method: 'NEAREST', light: 'ENCODED', ringing: 'FREE' } });
   });
