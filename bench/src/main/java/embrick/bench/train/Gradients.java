@@ -1,7 +1,6 @@
 package embrick.bench.train;
 
 import jdk.incubator.vector.FloatVector;
-import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
 /** How much each weight of four outputs is to blame, three neighbours at a time. */
@@ -68,9 +67,18 @@ final class Gradients {
     }
 
     private static void put(float[] sums, int at, FloatVector a, FloatVector b, FloatVector c, FloatVector d) {
-        sums[at] = a.reduceLanes(VectorOperators.ADD);
-        sums[at + 1] = b.reduceLanes(VectorOperators.ADD);
-        sums[at + 2] = c.reduceLanes(VectorOperators.ADD);
-        sums[at + 3] = d.reduceLanes(VectorOperators.ADD);
+        sums[at] = sum(a);
+        sums[at + 1] = sum(b);
+        sums[at + 2] = sum(c);
+        sums[at + 3] = sum(d);
+    }
+
+    /** In the order of the lanes: the sum that vectors have of their own is in another order once it is compiled. */
+    private static float sum(FloatVector of) {
+        float sum = 0;
+        for (float lane : of.toArray()) {
+            sum += lane;
+        }
+        return sum;
     }
 }
