@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
-import { fetchLearned, fetchProof, fetchUnprintable, type ProofPart, type ProofSubject } from '../pixels';
+import { fetchLearned, fetchProof, fetchUnprintable, type Proof, type ProofPart, type ProofSubject } from '../pixels';
 
 /** An earlier part stays on screen until the new one has come; what nobody waits for any more is not asked for. */
 export const proofQuery = (subject: ProofSubject | undefined, part: ProofPart | undefined) =>
@@ -22,7 +22,8 @@ export const overlayQuery = (overlay: Overlay, subject: ProofSubject | undefined
   queryOptions({
     queryKey: ['proof', overlay, subject, part],
     enabled: subject !== undefined && part !== undefined,
-    placeholderData: keepPreviousData,
+    // One overlay never stands in for another.
+    placeholderData: (earlier: Proof | undefined, query) => (query?.queryKey[1] === overlay ? earlier : undefined),
     gcTime: 30_000,
     queryFn: ({ signal }) => overlays[overlay](subject!, part!, signal),
   });

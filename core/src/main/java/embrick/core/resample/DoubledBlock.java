@@ -53,7 +53,7 @@ final class DoubledBlock extends SeenBlock {
     private final Luminance luminance;
     private final boolean isLimited;
     private final Shows shows;
-    private final boolean isWhereEven;
+    private final boolean changesEvenParts;
     private final DetailTile detail;
     private final int reach;
     private final int tilesAcross;
@@ -77,7 +77,7 @@ final class DoubledBlock extends SeenBlock {
         this.luminance = luminance;
         this.isLimited = ringing == Ringing.LIMITED;
         this.shows = shows;
-        this.isWhereEven = filters.softens();
+        this.changesEvenParts = filters.softens();
         this.doubled = new PixelSize(
                 Math.multiplyExact(2, below.seen().width()),
                 Math.multiplyExact(2, below.seen().height()));
@@ -221,7 +221,7 @@ final class DoubledBlock extends SeenBlock {
             }
             for (int x = 0; x < COLUMNS; x++) {
                 float range = most[to + x] - least[to + x];
-                share[to + x] = isWhereEven ? 1 : Math.clamp((range - EVEN) / (SHOWN - EVEN), 0, 1);
+                share[to + x] = changesEvenParts ? 1 : Math.clamp((range - EVEN) / (SHOWN - EVEN), 0, 1);
                 float beyond = isLimited ? 0 : range * BEYOND;
                 least[to + x] -= beyond;
                 most[to + x] += beyond;

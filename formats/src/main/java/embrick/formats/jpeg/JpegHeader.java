@@ -152,7 +152,7 @@ record JpegHeader(
                 iccParts.put(data[ICC.length] & 0xff, Arrays.copyOfRange(data, ICC.length + 2, data.length));
             } else if (marker == DQT && aboutQuality.isEmpty()) {
                 quality = JpegQuality.of(data);
-                aboutQuality = JpegQuality.about(data);
+                aboutQuality = quality.or(() -> JpegQuality.about(data));
             } else if (marker == APP14 && startsWith(data, APP14_ID)) {
                 app14 = true;
                 transform = length > APP14_TRANSFORM ? data[APP14_TRANSFORM] : 0;

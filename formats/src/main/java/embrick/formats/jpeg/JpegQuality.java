@@ -75,8 +75,11 @@ final class JpegQuality {
     private static int nearest(byte[] zigzag) {
         double coarse = coarseness(zigzag);
         int nearest = 1;
-        for (int quality = 2; quality <= 100; quality++) {
-            if (Math.abs(coarseness(scaled(quality)) - coarse) < Math.abs(coarseness(scaled(nearest)) - coarse)) {
+        double least = Double.MAX_VALUE;
+        for (int quality = 1; quality <= 100; quality++) {
+            double off = Math.abs(coarseness(scaled(quality)) - coarse);
+            if (off < least) {
+                least = off;
                 nearest = quality;
             }
         }

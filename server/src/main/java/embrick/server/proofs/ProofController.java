@@ -7,6 +7,7 @@ import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.plan.Plan;
 import embrick.core.plan.ReducedPlan;
+import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Fit;
 import embrick.core.ticket.Size;
 import embrick.server.documents.FramingDocument;
@@ -22,6 +23,7 @@ import embrick.server.proofs.ProofPictures.Look;
 import embrick.server.proofs.ProofPictures.Proof;
 import embrick.server.proofs.ProofPictures.Show;
 import embrick.server.proofs.ProofPictures.Shown;
+import embrick.server.storage.OriginalPlace;
 import embrick.server.storage.PictureWork;
 import embrick.server.web.HttpAsker;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -161,14 +163,7 @@ class ProofController {
     ResponseEntity<byte[]> checkGamut(
             @PathVariable UUID id, @Valid @RequestBody ProofRequest request, HttpServletRequest http)
             throws IOException {
-        Plans.Planned planned = plans.of(id, request.wish());
-        double reduction = request.reduction() == null ? 1 : request.reduction();
-        Plan plan = ReducedPlan.of(planned.requirePlan(), reduction);
-        PixelRect part = request.region().inside(plan);
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.noStore())
-                .body(made(
-                        planned, http, () -> softProof.marks(planned.original().place(), planned.facts(), plan, part)));
+        return overlay(id, request, http, softProof::marks);
     }
 
     /**
@@ -179,14 +174,23 @@ class ProofController {
     ResponseEntity<byte[]> mapLearned(
             @PathVariable UUID id, @Valid @RequestBody ProofRequest request, HttpServletRequest http)
             throws IOException {
+        return overlay(id, request, http, learnedMap::of);
+    }
+
+    /** Draws what is laid over a part of a proof. */
+    private interface Drawing {
+        byte[] draw(OriginalPlace place, SourceFacts facts, Plan plan, PixelRect part) throws IOException;
+    }
+
+    private ResponseEntity<byte[]> overlay(UUID id, ProofRequest request, HttpServletRequest http, Drawing drawing)
+            throws IOException {
         Plans.Planned planned = plans.of(id, request.wish());
         double reduction = request.reduction() == null ? 1 : request.reduction();
         Plan plan = ReducedPlan.of(planned.requirePlan(), reduction);
         PixelRect part = request.region().inside(plan);
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
-                .body(made(
-                        planned, http, () -> learnedMap.of(planned.original().place(), planned.facts(), plan, part)));
+                .body(made(planned, http, () -> drawing.draw(planned.original().place(), planned.facts(), plan, part)));
     }
 
     /**
