@@ -2,7 +2,7 @@
 WORKER_PACKAGES="libturbojpeg0 liblcms2-2 libheif1 libtiff6 libwebp7 libdeflate0 zlib1g"
 RUN_PACKAGES="postgresql $WORKER_PACKAGES"
 TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils netpbm libjpeg-turbo-progs libtiff-tools libheif-examples poppler-utils qpdf colord-data icc-profiles-free plasma-workspace-wallpapers ukui-wallpapers"
-BENCH_PACKAGES="$RUN_PACKAGES python3-pil python3-skimage libheif-examples plasma-workspace-wallpapers ukui-wallpapers"
+BENCH_PACKAGES="$RUN_PACKAGES python3-pil python3-skimage python3-onnx python3-opencv libheif-examples plasma-workspace-wallpapers ukui-wallpapers"
 TRAIN_PACKAGES="$RUN_PACKAGES lomiri-wallpapers-16.04 lomiri-wallpapers-20.04 mate-backgrounds plasma-workspace-wallpapers ukui-wallpapers"
 
 # need_packages worker|run|test|bench|train: installs what is missing, or says what is.

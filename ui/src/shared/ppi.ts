@@ -9,8 +9,8 @@ interface Figures {
   heldPpi: number | null;
 }
 
-/** The ppi that a picture is judged by. */
-export function worthPpi({ realPpi, heldPpi }: Figures): number {
+/** What is told where there is room for one figure. */
+export function toldPpi({ realPpi, heldPpi }: Figures): number {
   return heldPpi ?? realPpi;
 }
 

@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useRef, type ReactNode } from 'react';
 import { smallPicture, type Schemas } from '../../api/client';
 import { count, decimals, stem } from '../../shared/format';
-import { worthPpi } from '../../shared/ppi';
+import { toldPpi } from '../../shared/ppi';
 import type { Override } from './queries';
 import './pictureColumn.css';
 
@@ -98,6 +98,6 @@ function State({
 }) {
   if (accepted) return <span className="state-framed">● framed</span>;
   if (here) return <span>▶ here</span>;
-  if (picture?.verdict === 'POOR') return <span className="state-poor">■ {decimals(worthPpi(picture), 0)} ppi</span>;
+  if (picture?.verdict === 'POOR') return <span className="state-poor">■ {decimals(toldPpi(picture), 0)} ppi</span>;
   return <span className="quiet">○ to frame</span>;
 }

@@ -1,7 +1,7 @@
 import { whyNotPrinted } from '../../api/estimates';
 import type { Schemas } from '../../api/client';
 import { decimals } from '../../shared/format';
-import { ppiText, worthPpi } from '../../shared/ppi';
+import { ppiText, toldPpi } from '../../shared/ppi';
 import type { Level } from '../../shared/Verdict';
 
 export type Original = Schemas['OriginalView'];
@@ -60,12 +60,12 @@ export function needsALook({ original, estimate, astray }: Entry): boolean {
   return astray !== undefined || original.state !== 'SOUND' || estimate?.verdict === 'POOR' || (estimate !== undefined && whyNotPrinted(estimate) !== undefined);
 }
 
-const judgedPpi = ({ estimate }: Entry) => (estimate ? worthPpi(estimate) : 0);
+const ppiOf = ({ estimate }: Entry) => (estimate ? toldPpi(estimate) : 0);
 
 const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
   name: (a, b) => a.original.path.localeCompare(b.original.path, 'en', { numeric: true }),
   pixels: (a, b) => area(b) - area(a),
-  ppi: (a, b) => judgedPpi(a) - judgedPpi(b),
+  ppi: (a, b) => ppiOf(a) - ppiOf(b),
   colour: (a, b) => (b.loss?.meanDifference ?? -1) - (a.loss?.meanDifference ?? -1),
   folds: (a, b) => (b.crossings?.figure ?? -1) - (a.crossings?.figure ?? -1),
   weight: (a, b) => (b.original.facts?.unpackedBytes ?? 0) - (a.original.facts?.unpackedBytes ?? 0),

@@ -71,6 +71,7 @@ public final class Bench {
         among("2° tilt against none", "tilted", "stage", 2, 1.7);
         among("circular Lanczos against Lanczos 3", "circular", "stage", 5, 3);
         among("learned detail against Lanczos 3, 6 to 24 MP", "learned", "doubled", 28, 20);
+        beside("the same filters as a network, 6 to 24 MP", "learned", Reference.OPENCV, 1, 0.7);
         twoTickets();
         gain("one canvas of 70 MP on two cores: gain over one", "canvas-one", "canvas-all", 1, 1.8, 1.9);
         gain("two pictures on two cores: gain over one", "two-one", "two", 2, 1.8, 1.9);

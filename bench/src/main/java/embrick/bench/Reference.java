@@ -5,10 +5,11 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
-/** The same works by libraries that are not ours: Pillow (Debian python3-pil) and libvips (npm sharp). */
+/** The same works by libraries that are not ours: Pillow and OpenCV (Debian python3-pil, python3-opencv) and libvips (npm sharp). */
 enum Reference {
     PILLOW("Pillow", "/usr/bin/python3", "measure.py"),
-    LIBVIPS("libvips", "node", "measure.mjs");
+    LIBVIPS("libvips", "node", "measure.mjs"),
+    OPENCV("OpenCV", "/usr/bin/python3", "learned.py");
 
     private final String title;
     private final String runtime;

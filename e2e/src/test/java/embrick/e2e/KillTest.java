@@ -34,7 +34,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 class KillTest {
     private static final int PIECES = 24;
-    private static final int PPI = 240;
+    private static final int PPI = 160;
     private static final long SEED = Long.getLong("embrick.kill.seed", 20261128);
 
     /** What is killed, in this order. */

@@ -7,8 +7,12 @@ import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
 import embrick.core.print.Print;
 import embrick.core.print.Printer;
+import embrick.core.resample.Method;
+import embrick.core.resample.Resampling.Light;
+import embrick.core.resample.Resampling.Ringing;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.ResamplingChoice;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
@@ -28,14 +32,19 @@ import java.util.Optional;
 public final class Pieces {
     public static final Formats FORMATS = new Formats(new ProfileShelf(), DecodeLimits.DEFAULT);
 
+    /** It is files that are tested with these: what is enlarged need not wait for what is learned. */
+    private static final ResamplingChoice BY_KERNEL =
+            new ResamplingChoice(Optional.of(Method.LANCZOS3), Light.ENCODED, Ringing.FREE);
+
     private Pieces() {}
 
     public static Ticket ticket(String width, String height, long ppi, FileFormat file) {
         return Ticket.plain(
-                new Size.OnPaper(
-                        new PaperSize(Length.parse(width, LengthUnit.IN), Length.parse(height, LengthUnit.IN))),
-                Resolution.perInch(ppi),
-                file);
+                        new Size.OnPaper(
+                                new PaperSize(Length.parse(width, LengthUnit.IN), Length.parse(height, LengthUnit.IN))),
+                        Resolution.perInch(ppi),
+                        file)
+                .withResampling(BY_KERNEL);
     }
 
     public static Plan plan(SourceFacts facts, Ticket ticket, Framing framing) {

@@ -16,7 +16,7 @@ final class Patch {
 
     private static final int TRIES = 4;
     /** A pair that Lanczos 3 leaves next to nothing of counts no more than this. */
-    private static final double MOST_WEIGHT = 1e5;
+    private static final double MOST_WEIGHT = 4e5;
 
     private final List<Pair> pairs;
     private final PatchPass pass;

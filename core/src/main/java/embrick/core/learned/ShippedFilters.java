@@ -19,7 +19,7 @@ final class ShippedFilters {
     /** Read by itself, when it is first asked for. */
     static final class Clean {
         static final LearnedFilters FILTERS =
-                load("clean.filters", "1ec6b63badf46420a3b5dbfeff2a558854f24febd1bb0b06dd95e748bc1b8d01", false);
+                load("clean.filters", "1e65283b3ae77de46f1fe0281fa8b84474d6ecf0d41d78a856d4afe1821ee2dd", false);
 
         private Clean() {}
     }

@@ -229,7 +229,7 @@ public record Plan(
      * @param realPpi original pixels under the frame per inch of sheet
      * @param heldPpi up to which the picture holds detail on that sheet, never more than {@code realPpi}; empty where that was
      *     not measured
-     * @param verdict on {@code heldPpi}, or on {@code realPpi} where there is none
+     * @param verdict on what that is worth: {@link Verdict#worthPpi}
      * @param frameWidth the frame in original pixels, {@code frameHeight} likewise
      * @param lostShare of the picture outside the frame, 0 to 1
      * @param bareShare of the picture's place on the sheet that a tilted picture leaves bare, 0 to 1

@@ -88,12 +88,10 @@ final class PlanNotices {
         return notices;
     }
 
-    /** A picture with fewer pixels than a measure asks for, which may not be enlarged to it. */
     /** Where a picture is less sharp than its pixels would let it be, that is what is told. */
     private static String tooFewPixels(Ticket ticket, Plan plan) {
         Plan.Figures figures = plan.figures();
-        boolean isUnsharp =
-                figures.heldPpi().isPresent() && Verdict.of(figures.realPpi(), ticket.viewing()) != figures.verdict();
+        boolean isUnsharp = figures.verdict().compareTo(Verdict.of(figures.realPpi(), ticket.viewing())) > 0;
         return String.format(
                 Locale.ROOT,
                 isUnsharp
@@ -106,6 +104,7 @@ final class PlanNotices {
                         : isUnsharp ? "too unsharp for this size" : "too small for this size");
     }
 
+    /** A picture with fewer pixels than a measure asks for, which may not be enlarged to it. */
     private static Optional<Notice> kept(Ticket ticket, Plan plan) {
         if (!(ticket.size() instanceof Size.Scaled(Measure measure, Size.Enlarging enlarging))
                 || enlarging == Size.Enlarging.ALLOWED

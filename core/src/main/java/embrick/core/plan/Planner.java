@@ -219,7 +219,7 @@ public final class Planner {
         double scale = layout.scale();
         double realPpi = ticket.ppi().toPpi() * scale;
         Optional<Double> heldPpi = facts.detail().heldShare().map(share -> share * realPpi);
-        double worthPpi = heldPpi.orElse(realPpi);
+        double worthPpi = Verdict.worthPpi(realPpi, heldPpi);
         double frameWidth = Math.min(scale * layout.picture().width(), seen.width());
         double frameHeight = Math.min(scale * layout.picture().height(), seen.height());
         double shown =
