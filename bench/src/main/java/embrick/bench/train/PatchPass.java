@@ -100,13 +100,13 @@ final class PatchPass {
             Stage from = stages.get(l);
             Stage to = stages.get(l + 1);
             Filters filters = layers.get(l).filters();
+            int[] taps = filters.taps(from.side * apart, apart);
             for (int y = 0; y < to.side; y++) {
                 for (int group = 0; group < layers.get(l).groups(); group++) {
                     lanes.filterRow(
                             from.values,
                             y * apart,
-                            from.side * apart,
-                            apart,
+                            taps,
                             filters,
                             group,
                             to.values,
@@ -165,20 +165,12 @@ final class PatchPass {
     /** The same filters turned round, from outputs to inputs, over blame with a margin of zeros. */
     private void blameInputs(Layer layer, Stage from, Stage to, float leak) {
         Filters turned = turned(layer);
+        int[] taps = turned.taps(to.blamePlane, apart);
         int inputs = layer.filters().inputs();
         for (int y = 0; y < from.side; y++) {
             for (int c = 0; c < inputs; c += PlaneLanes.OUTPUTS_TOGETHER) {
                 lanes.filterRow(
-                        to.blame,
-                        y * apart,
-                        to.blamePlane,
-                        apart,
-                        turned,
-                        c / PlaneLanes.OUTPUTS_TOGETHER,
-                        back,
-                        0,
-                        apart,
-                        from.side);
+                        to.blame, y * apart, taps, turned, c / PlaneLanes.OUTPUTS_TOGETHER, back, 0, apart, from.side);
                 for (int k = 0; k < PlaneLanes.OUTPUTS_TOGETHER; k++) {
                     int value = ((c + k) * from.side + y) * apart;
                     int blame = (c + k) * from.blamePlane + (y + from.margin) * apart + from.margin;

@@ -310,14 +310,13 @@ public final class PlainLanes implements Lanes {
     public void filterRow(
             float[] in,
             int from,
-            int plane,
-            int row,
+            int[] taps,
             Filters filters,
             int group,
             float[] out,
             int at,
             int outPlane,
             int length) {
-        PlainPlanes.filterRow(in, from, plane, row, filters, group, out, at, outPlane, length);
+        PlainPlanes.filterRow(in, from, taps, filters, group, out, at, outPlane, length);
     }
 }

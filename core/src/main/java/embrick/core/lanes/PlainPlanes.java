@@ -10,8 +10,7 @@ final class PlainPlanes {
     static void filterRow(
             float[] in,
             int from,
-            int plane,
-            int row,
+            int[] taps,
             Filters filters,
             int group,
             float[] out,
@@ -22,13 +21,9 @@ final class PlainPlanes {
             int to = at + o * outPlane;
             Arrays.fill(out, to, to + length, filters.biases()[group * PlaneLanes.OUTPUTS_TOGETHER + o]);
             int weight = filters.from(group) + o;
-            for (int c = 0; c < filters.inputs(); c++) {
-                for (int dy = 0; dy < filters.side(); dy++) {
-                    int start = from + c * plane + dy * row;
-                    for (int dx = 0; dx < filters.side(); dx++, weight += PlaneLanes.OUTPUTS_TOGETHER) {
-                        add(in, start + dx, filters.weights()[weight], out, to, length);
-                    }
-                }
+            for (int tap : taps) {
+                add(in, from + tap, filters.weights()[weight], out, to, length);
+                weight += PlaneLanes.OUTPUTS_TOGETHER;
             }
             leak(out, to, length, filters.leak());
         }

@@ -6,7 +6,7 @@ public interface PlaneLanes {
     int OUTPUTS_TOGETHER = 4;
 
     /** Rows of outputs are written up to whole multiples of this many floats. */
-    int ROW = 32;
+    int ROW = 48;
 
     /**
      * A group of filters of one layer.
@@ -19,25 +19,42 @@ public interface PlaneLanes {
      * @param leak what is left of sums below 0; 1 leaves all as they are
      */
     record Filters(int inputs, int side, float[] weights, float[] biases, float leak) {
+        /**
+         * Where each tap reads for the first pixel of a row, in the order of the weights: over inputs, then rows, then columns.
+         *
+         * @param plane floats from one input plane to the next
+         * @param row from one of its rows to the next
+         */
+        public int[] taps(int plane, int row) {
+            int[] taps = new int[inputs * side * side];
+            int t = 0;
+            for (int c = 0; c < inputs; c++) {
+                for (int dy = 0; dy < side; dy++) {
+                    for (int dx = 0; dx < side; dx++) {
+                        taps[t++] = c * plane + dy * row + dx;
+                    }
+                }
+            }
+            return taps;
+        }
+
         int from(int group) {
             return group * inputs * side * side * OUTPUTS_TOGETHER;
         }
     }
 
     /**
-     * Makes a row of the outputs of one group: {@code out[at + o·outPlane + i]} is
-     * {@code bias + Σ in[from + c·plane + dy·row + dx + i] · weight}, each step one fused multiplication and addition, over c,
-     * then dy, then dx; below 0 it is multiplied by the leak.
+     * Makes a row of the outputs of one group: {@code out[at + o·outPlane + i]} is {@code bias + Σ in[from + taps[t] + i] · weight},
+     * each step one fused multiplication and addition, over t; below 0 it is multiplied by the leak.
      *
-     * @param plane floats from one input plane to the next, {@code row} from one of its rows to the next; beyond what counts
-     *     {@link Lanes#SLACK} more are read
+     * @param in beyond what counts {@link Lanes#SLACK} more are read
+     * @param taps of these filters, for the planes that are read
      * @param length of the row; up to the next multiple of {@link #ROW} may be written
      */
     void filterRow(
             float[] in,
             int from,
-            int plane,
-            int row,
+            int[] taps,
             Filters filters,
             int group,
             float[] out,

@@ -213,14 +213,13 @@ public final class VectorLanes implements Lanes {
     public void filterRow(
             float[] in,
             int from,
-            int plane,
-            int row,
+            int[] taps,
             Filters filters,
             int group,
             float[] out,
             int at,
             int outPlane,
             int length) {
-        VectorPlanes.filterRow(in, from, plane, row, filters, group, out, at, outPlane, length);
+        VectorPlanes.filterRow(in, from, taps, filters, group, out, at, outPlane, length);
     }
 }

@@ -3,6 +3,7 @@ package embrick.core.learned;
 import embrick.core.lanes.Lanes;
 import embrick.core.lanes.PlaneLanes;
 import embrick.core.lanes.PlaneLanes.Filters;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Applies filters to tiles of one size. Keeps the memory of one tile; one thread at a time. */
@@ -16,6 +17,7 @@ public final class DetailTile {
     private final int columns;
     private final int rows;
     private final int apart;
+    private final List<int[]> taps = new ArrayList<>();
     private float[] from;
     private float[] to;
 
@@ -29,6 +31,11 @@ public final class DetailTile {
         this.columns = columns;
         this.rows = rows;
         this.apart = roundedUp(columns + 2 * radius) + PlaneLanes.ROW;
+        int inRows = rows + 2 * radius;
+        for (Filters layer : layers) {
+            taps.add(layer.taps(inRows * apart, apart));
+            inRows -= layer.side() - 1;
+        }
         int most = layers.stream().mapToInt(DetailTile::outputs).max().orElse(1);
         int length = most * (rows + 2 * radius) * apart + Lanes.SLACK;
         this.from = new float[length];
@@ -72,7 +79,8 @@ public final class DetailTile {
     public float[] find() {
         int inRows = rows + 2 * radius;
         int width = columns + 2 * radius;
-        for (Filters layer : layers) {
+        for (int l = 0; l < layers.size(); l++) {
+            Filters layer = layers.get(l);
             int outRows = inRows - layer.side() + 1;
             width -= layer.side() - 1;
             for (int y = 0; y < outRows; y++) {
@@ -80,8 +88,7 @@ public final class DetailTile {
                     lanes.filterRow(
                             from,
                             y * apart,
-                            inRows * apart,
-                            apart,
+                            taps.get(l),
                             layer,
                             group,
                             to,

@@ -27,7 +27,7 @@ final class ShippedFilters {
     /** Likewise. */
     static final class Softening {
         static final LearnedFilters FILTERS =
-                load("softening.filters", "0dac7dd5abf681d583491ca16594c2d44999952d44448e6be981b5860cae3821", true);
+                load("softening.filters", "beff7c407e278395abd2d496c2fc2d1d23531d98ada9005bba5c216c5e66b93a", true);
 
         private Softening() {}
     }

@@ -9,13 +9,14 @@ import embrick.core.units.PixelSize;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * A picture at twice its size: by a Lanczos 3 kernel, and to its luminance is added what learned filters find.
  *
  * <p>Most of what is found is added, to all colours alike, so hues stay, and the luminance is held to the range of the nine pixels
  * round it, widened by {@link #BEYOND} of it: nothing is drawn that its neighbours do not hold. Even parts stay as they are,
- * but where filters soften: what JPEG left shows there most.
+ * but where filters soften: what JPEG left shows there most; colours are softened with them, by {@link GuidedColours}.
  *
  * <p>Where ringing is limited the share is none, and each colour is held to its own nine.
  *
@@ -45,8 +46,8 @@ final class DoubledBlock extends SeenBlock {
 
     private static final float SHOWN = 5f / 255;
 
-    /** Columns of a tile such that what the filters make of it fills registers. */
-    private static final int COLUMNS = 116;
+    /** Columns of a tile such that what the filters make of it fills registers, and its rows lie well in a cache. */
+    private static final int COLUMNS = 180;
 
     /** Rows of the picture below to a tile. */
     static final int ROWS = 48;
@@ -65,7 +66,11 @@ final class DoubledBlock extends SeenBlock {
     private final int tilesAcross;
     private final Map<Integer, float[]> tiles;
 
+    private final Optional<GuidedColours> colours;
     private final float[] area;
+    /** The area before its colours were softened: what limited ringing is held to. */
+    private final float[] asItWas;
+
     private final int areaColumns;
     private final int areaRows;
     private final float[] mixed;
@@ -88,7 +93,8 @@ final class DoubledBlock extends SeenBlock {
                 Math.multiplyExact(2, below.seen().width()),
                 Math.multiplyExact(2, below.seen().height()));
         this.detail = new DetailTile(filters, COLUMNS, ROWS);
-        this.reach = Math.max(Doubling.REACH, detail.radius());
+        boolean softensColours = filters.softens() && luminance.colours(below.channels()) == 3;
+        this.reach = Math.max(Doubling.REACH + (softensColours ? GuidedColours.REACH : 0), detail.radius());
         this.tilesAcross = Math.ceilDiv(below.seen().width(), COLUMNS);
         // A strip that lies aslant passes as many tiles as the picture has across and down.
         int kept = 2 * (tilesAcross + Math.ceilDiv(below.seen().height(), ROWS)) + 4;
@@ -104,6 +110,9 @@ final class DoubledBlock extends SeenBlock {
         this.areaRows = ROWS + 2 * reach;
         int channels = below.channels();
         this.area = new float[areaColumns * areaRows * channels + Lanes.SLACK];
+        this.asItWas = isLimited && softensColours ? area.clone() : area;
+        this.colours =
+                softensColours ? Optional.of(new GuidedColours(areaColumns, areaRows, luminance)) : Optional.empty();
         this.mixed = new float[areaColumns * channels + Lanes.SLACK];
         this.light = new float[areaColumns * areaRows];
         this.least = new float[COLUMNS * ROWS];
@@ -166,6 +175,10 @@ final class DoubledBlock extends SeenBlock {
     private float[] made(int column, int row) {
         readArea(column * COLUMNS - reach, row * ROWS - reach);
         measure();
+        if (asItWas != area) {
+            System.arraycopy(area, 0, asItWas, 0, area.length);
+        }
+        colours.ifPresent(guided -> guided.soften(area, channels(), light));
         float[] detailed = detail();
         int channels = channels();
         int length = 2 * COLUMNS * channels;
@@ -291,8 +304,10 @@ final class DoubledBlock extends SeenBlock {
             float low = Float.MAX_VALUE;
             float high = -Float.MAX_VALUE;
             for (int from = middle + i - down; from <= middle + i + down; from += down) {
-                low = Math.min(low, Math.min(Math.min(area[from - channels], area[from + channels]), area[from]));
-                high = Math.max(high, Math.max(Math.max(area[from - channels], area[from + channels]), area[from]));
+                low = Math.min(
+                        low, Math.min(Math.min(asItWas[from - channels], asItWas[from + channels]), asItWas[from]));
+                high = Math.max(
+                        high, Math.max(Math.max(asItWas[from - channels], asItWas[from + channels]), asItWas[from]));
             }
             int left = at + i / channels * 2 * channels + i % channels;
             tile[left] = Math.clamp(tile[left], low, high);

@@ -82,18 +82,26 @@ class LearnedResamplingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"2, 0, 3", "1.5, 0, 1", "3.3, 0, 3", "4, 0, 1", "2, 7, 3", "2.7, -41, 3"})
-    void anyPartHasThePixelsOfTheWhole(double enlarged, double tilt, int channels) {
+    @CsvSource({
+        "LEARNED, 2, 0, 3",
+        "LEARNED, 1.5, 0, 1",
+        "LEARNED, 3.3, 0, 3",
+        "LEARNED, 4, 0, 1",
+        "LEARNED, 2, 7, 3",
+        "LEARNED_SOFTENING, 2, 0, 3",
+        "LEARNED_SOFTENING, 2.7, -41, 3"
+    })
+    void anyPartHasThePixelsOfTheWhole(Method method, double enlarged, double tilt, int channels) {
         try (Raster raster = noise(271, 133, channels)) {
             Window window = window(raster, enlarged, tilt);
             PixelSize size = window.output();
-            float[] whole = render(raster, window, Method.LEARNED, PixelRect.whole(size));
+            float[] whole = render(raster, window, method, PixelRect.whole(size));
             for (PixelRect part : new PixelRect[] {
                 new PixelRect(0, 0, size.width(), 3),
                 new PixelRect(size.width() / 3, size.height() / 3, 41, 37),
                 new PixelRect(size.width() - 9, size.height() - 70, 9, 70)
             }) {
-                float[] got = render(raster, window, Method.LEARNED, part);
+                float[] got = render(raster, window, method, part);
                 for (int i = 0; i < got.length; i++) {
                     int x = part.x() + i / channels % part.width();
                     int y = part.y() + i / channels / part.width();
@@ -212,6 +220,34 @@ class LearnedResamplingTest {
         assertThat(softened)
                 .as("against %.2f dB by Lanczos 3 and %.2f for clean ones", plain, clean)
                 .isGreaterThan(Math.max(plain + gain, clean));
+    }
+
+    /** Of the difference of red and blue from green, which the filters do not touch. */
+    @ParameterizedTest
+    @CsvSource({"Kokkini, 0.3", "Canopee, 0.2", "MilkyWay, 0.2", "SafeLanding, 0.1"})
+    void marksOfJpegInColoursAreSoftened(String name, double gain) throws IOException {
+        SmallPixels large = Photographs.read(file(name), 1200);
+        SmallPixels coded = JpegCoded.of(halved(large), 75);
+        double plain = coloursOff(large, coded, Method.LEARNED);
+        double softened = coloursOff(large, coded, Method.LEARNED_SOFTENING);
+        assertThat(10 * Math.log10(plain / softened)).isGreaterThan(gain);
+    }
+
+    /** Mean square of what the differences of red and blue from green are off. */
+    private static double coloursOff(SmallPixels large, SmallPixels small, Method method) {
+        int width = small.width();
+        try (Raster raster = drawn(width, small.height(), 3, (x, y, c) -> 255 * small.planes()[c][y * width + x])) {
+            float[] got = render(raster, 2, method);
+            double sum = 0;
+            for (int i = 0; i < 4 * width * small.height(); i++) {
+                int at = i / (2 * width) * large.width() + i % (2 * width);
+                for (int c : new int[] {0, 2}) {
+                    double off = got[3 * i + c] - got[3 * i + 1] - large.planes()[c][at] + large.planes()[1][at];
+                    sum += off * off;
+                }
+            }
+            return sum;
+        }
     }
 
     @Test
