@@ -2,7 +2,7 @@ import { cleanup, configure } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
 
 // Everything else is built on the same cores at the same time.
-configure({ asyncUtilTimeout: 15_000 });
+configure({ asyncUtilTimeout: 15_000, defaultHidden: true });
 
 // What one test has drawn is not there for the next; nor are its styles, which make each search for a role slower.
 afterEach(() => {
