@@ -2,12 +2,17 @@ import { cleanup, configure } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
 
 // Everything else is built on the same cores at the same time.
-configure({ asyncUtilTimeout: 15_000, defaultHidden: true });
+configure({ asyncUtilTimeout: 15_000 });
 
-// What one test has drawn is not there for the next; nor are its styles, which make each search for a role slower.
+// Styles of the library are not read: each search for a role would weigh them for every element.
+Object.defineProperty(HTMLStyleElement.prototype, 'innerHTML', { configurable: true, get: () => '', set() {} });
+
+// What one test has drawn and kept is not there for the next.
 afterEach(() => {
   cleanup();
   document.head.replaceChildren();
+  localStorage.clear();
+  sessionStorage.clear();
 });
 
 /** Requests of pages are relative, and their signals are the page's own, which Node's requests do not take. */

@@ -18,7 +18,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Hundreds of damaged files for each reader: no death, no hang, no unbounded memory, every refusal with its reason. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class MutatedFilesTest {
-    private static final int TIMES = Boolean.getBoolean("embrick.thorough") ? 300 : 80;
+    private static final int TIMES = Boolean.getBoolean("embrick.thorough") ? 300 : 40;
     private static final int SECONDS = 120;
 
     private Path folder;

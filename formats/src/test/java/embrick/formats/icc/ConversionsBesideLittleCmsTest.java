@@ -22,10 +22,15 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
-/** Every pair of shipped profiles, every intent, with and without compensation, against Little CMS's own tool. */
+/**
+ * Every pair of shipped profiles, every intent, with and without compensation, against Little CMS's own tool; every other pair
+ * of them unless all are asked for.
+ */
 class ConversionsBesideLittleCmsTest {
     /** A count of 8 bits, where both sides are curves and colourants. */
     private static final double COUNT = 1.0 / 255;
+
+    private static final boolean IS_THOROUGH = Boolean.getBoolean("embrick.thorough");
 
     private static final double MEAN = 0.05;
     private static final double MOST = 0.5;
@@ -78,6 +83,9 @@ class ConversionsBesideLittleCmsTest {
         float[] colours = cube(from.model());
         int count = colours.length / from.model().channels();
         for (ShippedProfile to : ShippedProfile.values()) {
+            if (!IS_THOROUGH && (from.ordinal() / 2 + to.ordinal()) % 2 == 1) {
+                continue;
+            }
             for (Rendering rendering : renderings()) {
                 float[] ours = new float[count * to.model().channels()];
                 SHELF.along(new ColourPath(ref(from), ref(to), rendering)).apply(colours, 0, ours, 0, count);

@@ -2,6 +2,7 @@ package embrick.core.found.scan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.core.Thorough;
 import embrick.core.found.Photographs;
 import embrick.core.found.SmallPixels;
 import embrick.core.found.scan.DrawnScan.Laid;
@@ -23,9 +24,12 @@ class PhotographsOnBedsTest {
         int tried = 0;
         int seed = 0;
         for (Path file : Photographs.files()) {
+            if (++seed % 2 == 0 && !Thorough.isAsked()) {
+                continue;
+            }
             SmallPixels photograph = Photographs.read(file, 900);
             DrawnScan.Print print = DrawnScan.print(photograph);
-            Random random = DrawnScan.random(++seed);
+            Random random = DrawnScan.random(seed);
             double width = 700 + 300 * random.nextDouble();
             Rectangle truth = new Rectangle(
                     745,
