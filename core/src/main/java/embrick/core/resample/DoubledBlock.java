@@ -82,7 +82,14 @@ final class DoubledBlock extends SeenBlock {
     private final float[] most;
     private final float[] share;
 
-    DoubledBlock(SeenBlock below, LearnedFilters filters, Luminance luminance, Ringing ringing, Shows shows) {
+    /** @param isReadAslant whether rows are read that lie aslant */
+    DoubledBlock(
+            SeenBlock below,
+            LearnedFilters filters,
+            Luminance luminance,
+            Ringing ringing,
+            Shows shows,
+            boolean isReadAslant) {
         super(below);
         this.below = below;
         this.luminance = luminance;
@@ -96,8 +103,9 @@ final class DoubledBlock extends SeenBlock {
         boolean softensColours = filters.softens() && luminance.colours(below.channels()) == 3;
         this.reach = Math.max(Doubling.REACH + (softensColours ? GuidedColours.REACH : 0), detail.radius());
         this.tilesAcross = Math.ceilDiv(below.seen().width(), COLUMNS);
-        // A strip that lies aslant passes as many tiles as the picture has across and down.
-        int kept = 2 * (tilesAcross + Math.ceilDiv(below.seen().height(), ROWS)) + 4;
+        // A row passes as many tiles as the picture has across, and down if it lies aslant; it may lie between two.
+        int passed = tilesAcross + (isReadAslant ? Math.ceilDiv(below.seen().height(), ROWS) : 0);
+        int kept = 2 * passed + 4;
         this.tiles = new LinkedHashMap<>(kept, 0.75f, true) {
             private static final long serialVersionUID = 1L;
 

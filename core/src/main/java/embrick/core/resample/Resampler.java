@@ -75,7 +75,8 @@ public interface Resampler extends PixelSource {
         for (int i = 0; i < doublings; i++) {
             // What JPEG left is gone once it was softened.
             LearnedFilters filters = i == 0 ? first(settings.method()) : LearnedFilters.clean();
-            block = new DoubledBlock(block, filters, luminance, settings.ringing(), DoubledBlock.Shows.PICTURE);
+            block = new DoubledBlock(
+                    block, filters, luminance, settings.ringing(), DoubledBlock.Shows.PICTURE, window.isTilted());
             on = DoubledBlock.seenBy(on);
         }
         return on.keepsPixels(block.seen()) ? new PixelCopy(block, on) : by(settings, block, on);
@@ -119,7 +120,8 @@ public interface Resampler extends PixelSource {
                 first(settings.method()),
                 Luminance.of(encoding, colours(block, last)),
                 settings.ringing(),
-                shows);
+                shows,
+                window.isTilted());
         return by(Resampling.by(Method.BILINEAR), doubled, DoubledBlock.seenBy(window));
     }
 
