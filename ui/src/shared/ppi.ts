@@ -1,7 +1,7 @@
 import { decimals } from './format';
 
-/** A picture that holds this share of its pixels or more is as sharp as they let it be. */
-const SHARP = 0.95;
+/** Usual photographs hold detail up to this share of their real ppi; what holds less is told as unsharp. */
+const USUALLY_HELD = 0.8;
 
 interface Figures {
   realPpi: number;
@@ -9,14 +9,20 @@ interface Figures {
   heldPpi: number | null;
 }
 
-/** What is told where there is room for one figure. */
-export function toldPpi({ realPpi, heldPpi }: Figures): number {
-  return heldPpi ?? realPpi;
+const isUnsharp = ({ realPpi, heldPpi }: Figures) => heldPpi !== null && heldPpi < USUALLY_HELD * realPpi;
+
+/** What a picture holds, as it is judged: a usual one's share where it was not measured. */
+export function judgedPpi({ realPpi, heldPpi }: Figures): number {
+  return heldPpi ?? USUALLY_HELD * realPpi;
 }
 
-/** The real ppi, and what the picture holds of it where that is less. */
-export function ppiText({ realPpi, heldPpi }: Figures): string {
-  return heldPpi !== null && heldPpi < SHARP * realPpi
-    ? `holds ${decimals(heldPpi, 0)} of ${decimals(realPpi, 0)} ppi`
-    : `${decimals(realPpi, 0)} ppi real`;
+/** What is told where there is room for one figure. */
+export function toldPpi(figures: Figures): number {
+  return isUnsharp(figures) ? judgedPpi(figures) : figures.realPpi;
+}
+
+/** The real ppi, and what the picture holds of it where that is less than usual. */
+export function ppiText(figures: Figures): string {
+  const real = decimals(figures.realPpi, 0);
+  return isUnsharp(figures) ? `holds ${decimals(judgedPpi(figures), 0)} of ${real} ppi` : `${real} ppi real`;
 }

@@ -1,7 +1,7 @@
 import { whyNotPrinted } from '../../api/estimates';
 import type { Schemas } from '../../api/client';
 import { decimals } from '../../shared/format';
-import { ppiText, toldPpi } from '../../shared/ppi';
+import { judgedPpi, ppiText } from '../../shared/ppi';
 import type { Level } from '../../shared/Verdict';
 
 export type Original = Schemas['OriginalView'];
@@ -60,7 +60,7 @@ export function needsALook({ original, estimate, astray }: Entry): boolean {
   return astray !== undefined || original.state !== 'SOUND' || estimate?.verdict === 'POOR' || (estimate !== undefined && whyNotPrinted(estimate) !== undefined);
 }
 
-const ppiOf = ({ estimate }: Entry) => (estimate ? toldPpi(estimate) : 0);
+const ppiOf = ({ estimate }: Entry) => (estimate ? judgedPpi(estimate) : 0);
 
 const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
   name: (a, b) => a.original.path.localeCompare(b.original.path, 'en', { numeric: true }),
