@@ -1,13 +1,12 @@
 # Learned detail by OpenCV (Debian python3-opencv): a picture of 6 MP enlarged to 24 MP by its Lanczos kernel, and the filters that
 # ship, as a network of its own, over the luminance. Arguments: work, repeats.
 import os
-import resource
 import struct
 import sys
-import time
 
 import cv2
 import numpy as np
+from measuring import measure
 from onnx import TensorProto, helper, numpy_helper
 
 work, repeats = sys.argv[1:3]
@@ -20,7 +19,7 @@ LIGHT = np.array([0.2126, 0.7152, 0.0722], np.float32)
 
 
 def layers(file):
-    """Inputs, side, leak, weights as output, input, row, column, and biases, of each layer."""
+    """Side, leak, weights as output, input, row, column, and biases, of each layer."""
     data = open(file, 'rb').read()
     at = 0
 
@@ -35,12 +34,12 @@ def layers(file):
         leak = take('f')[0]
         weights = np.array(take('f', inputs * outputs * side * side), np.float32)
         weights = weights.reshape(outputs // TOGETHER, inputs, side, side, TOGETHER).transpose(0, 4, 1, 2, 3)
-        yield inputs, side, leak, weights.reshape(outputs, inputs, side, side), np.array(take('f', outputs), np.float32)
+        yield side, leak, weights.reshape(outputs, inputs, side, side), np.array(take('f', outputs), np.float32)
 
 
 def network(rows, columns):
     nodes, weights, last, radius = [], [], 'in', 0
-    for i, (_, side, leak, of, biases) in enumerate(layers(SHIPPED)):
+    for i, (side, leak, of, biases) in enumerate(layers(SHIPPED)):
         weights += [numpy_helper.from_array(of, f'w{i}'), numpy_helper.from_array(biases, f'b{i}')]
         nodes.append(helper.make_node('Conv', [last, f'w{i}', f'b{i}'], [f'c{i}'], kernel_shape=[side, side]))
         last = f'c{i}'
@@ -73,19 +72,7 @@ def learned():
     return large
 
 
-def cpu():
-    used = resource.getrusage(resource.RUSAGE_SELF)
-    return used.ru_utime + used.ru_stime
-
-
-if __name__ == '__main__':
-    cv2.setNumThreads(1)
-    NET, RADIUS = network(ROWS, WIDTH)
-    PICTURE = np.random.default_rng(1).integers(0, 256, (HEIGHT, WIDTH, 3), np.uint8)
-    for i in range(-1, int(repeats)):
-        used, began = cpu(), time.perf_counter()
-        globals()[work]()
-        used, took = cpu() - used, time.perf_counter() - began
-        peak = next(line.split()[1] for line in open('/proc/self/status') if line.startswith('VmHWM'))
-        if i >= 0:
-            print('measured', used, took, peak)
+cv2.setNumThreads(1)
+NET, RADIUS = network(ROWS, WIDTH)
+PICTURE = np.random.default_rng(1).integers(0, 256, (HEIGHT, WIDTH, 3), np.uint8)
+measure(globals()[work], repeats)

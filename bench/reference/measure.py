@@ -2,10 +2,9 @@
 import glob
 import multiprocessing
 import os
-import resource
 import sys
-import time
 
+from measuring import measure
 from PIL import Image, ImageCms, ImageFilter
 
 work, repeats, original, profile, piece = sys.argv[1:6]
@@ -60,16 +59,4 @@ if work in SIZES:
     PIXELS = Image.frombytes('RGB', SIZES[work], os.urandom(3 * SIZES[work][0] * SIZES[work][1]))
 NAMES = sorted(glob.glob(original + '/*.jpg')) if work == 'small' else None
 
-
-def cpu():
-    own, children = resource.getrusage(resource.RUSAGE_SELF), resource.getrusage(resource.RUSAGE_CHILDREN)
-    return own.ru_utime + own.ru_stime + children.ru_utime + children.ru_stime
-
-
-for i in range(-1, int(repeats)):
-    used, began = cpu(), time.perf_counter()
-    globals()[work]()
-    used, took = cpu() - used, time.perf_counter() - began
-    peak = next(line.split()[1] for line in open('/proc/self/status') if line.startswith('VmHWM'))
-    if i >= 0:
-        print('measured', used, took, peak)
+measure(globals()[work], repeats)

@@ -54,7 +54,8 @@ final class StageWorks {
         Raster raster = bed.noise(width, height);
         Window window = new Window(
                 Orientation.UPRIGHT, new PixelSize(width * 2, height * 2), width / 2.0, height / 2.0, 0.5, 0);
-        return new Work(Math.max(1, 200 / megapixels), () -> resample(raster, window, method));
+        int warmUps = method.isLearned() ? 2 : Math.max(1, 200 / megapixels);
+        return new Work(warmUps, () -> resample(raster, window, method));
     }
 
     private static void resample(Raster raster, Window window, Method method) {
