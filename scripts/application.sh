@@ -4,24 +4,26 @@ PICTURES=$HOME_DIR/demo-pictures
 JVM_OPTIONS="-Xlog:aot=off --add-modules=jdk.incubator.vector --enable-native-access=ALL-UNNAMED -Djava.awt.headless=true"
 APP_MAIN=embrick.server.EmbrickApplication
 
-# What was built last, where Maven puts it: for tools that run for a moment.
-class_path() { echo "$ROOT/server/target/embrick-server-0.1.0.jar:$ROOT/server/target/lib/*"; }
+# The last quick build, where Maven puts it: for tools that run for a moment.
+class_path() { echo "$ROOT/server/target/quick/embrick-server-0.1.0.jar:$ROOT/server/target/quick/lib/*"; }
 
-# Builds when something is newer than the last build. One build at a time in a checkout, whatever home it is for.
+# build [MODULE]: builds what the application needs, and one module more if it is asked for, when something is newer than the
+# last such build. Quickly: the checks of the code belong to the tests. One build at a time in a checkout, whatever home it is for.
 build() {
-  local stamp=server/target/.embrick-built
+  local modules="testing core formats demo standins ui server ${1:-}" stamp=${1:-server}/target/quick/.embrick-built
   exec 8>"$ROOT/.build.lock"
   flock -w 900 8 || fail "another build of this checkout has been at work for a quarter of an hour."
-  if [ ! -s "$stamp" ] || [ -n "$(find pom.xml core formats demo standins ui server bench \
-      \( -name node_modules -o -name target -o -name dist \) -prune -o -type f -newer "$stamp" -print -quit)" ]; then
+  # shellcheck disable=SC2086
+  if [ ! -s "$stamp" ] || [ -n "$(find pom.xml $modules \
+      \( -name node_modules -o -name target -o -name dist -o -path '*/src/test' \) -prune -o -type f -newer "$stamp" -print -quit)" ]; then
     say "building"
     mkdir -p "$HOME_DIR"
-    run_maven package -DskipTests -Dspotless.check.skip=true -pl core,formats,demo,standins,ui,server,bench \
-      >"$HOME_DIR/build.log" 2>&1 8>&- \
+    # shellcheck disable=SC2086
+    run_maven -T 2 package -Dquick -pl "$(echo $modules | tr ' ' ,)" >"$HOME_DIR/build.log" 2>&1 8>&- \
       || { tail -n 40 "$HOME_DIR/build.log"; fail "the build failed; see $HOME_DIR/build.log"; }
-    date +%s%N >"$stamp"
+    date +%s%N | tee "$stamp" >server/target/quick/.embrick-built
   fi
-  RELEASE=$HOME_DIR/release-$(cat "$stamp")
+  RELEASE=$HOME_DIR/release-$(cat server/target/quick/.embrick-built)
   exec 8>&-
 }
 
@@ -30,11 +32,11 @@ release() {
   local old new
   if [ ! -d "$RELEASE" ]; then
     new=$(mktemp -d "$HOME_DIR/making-release-XXXXXX")
-    cp server/target/embrick-server-0.1.0.jar "$new/"
-    cp -r server/target/lib "$new/lib"
+    cp server/target/quick/embrick-server-0.1.0.jar "$new/"
+    cp -r server/target/quick/lib "$new/lib"
     mkdir "$new/standins"
-    cp standins/target/embrick-standins-0.1.0.jar "$new/standins/"
-    cp -r standins/target/lib "$new/standins/lib"
+    cp standins/target/quick/embrick-standins-0.1.0.jar "$new/standins/"
+    cp -r standins/target/quick/lib "$new/standins/lib"
     mv "$new" "$RELEASE"
   fi
   for old in "$HOME_DIR"/release-*; do
@@ -220,7 +222,7 @@ stop_all() {
 demo_java() {
   # shellcheck disable=SC2086
   "$JAVA_HOME/bin/java" $JVM_OPTIONS -Xmx4g \
-    -cp "$ROOT/demo/target/embrick-demo-0.1.0.jar:$(class_path)" "$@"
+    -cp "$ROOT/demo/target/quick/embrick-demo-0.1.0.jar:$(class_path)" "$@"
 }
 
 # Draws the demo pictures once and keeps them.
@@ -232,7 +234,7 @@ run_bench() {
   say "installing the reference libraries"
   (cd bench/reference && npm ci --no-progress >/dev/null 2>&1) || fail "npm could not install bench/reference"
   # shellcheck disable=SC2086
-  "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$ROOT/bench/target/embrick-bench-0.1.0.jar:$(class_path)" \
+  "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$ROOT/bench/target/quick/embrick-bench-0.1.0.jar:$(class_path)" \
     embrick.bench.Bench "$@"
 }
 
@@ -241,26 +243,26 @@ run_training() {
   local class=$1
   shift
   # shellcheck disable=SC2086
-  "$JAVA_HOME/bin/java" $JVM_OPTIONS -Xmx6g -cp "$ROOT/bench/target/embrick-bench-0.1.0.jar:$(class_path)" \
+  "$JAVA_HOME/bin/java" $JVM_OPTIONS -Xmx6g -cp "$ROOT/bench/target/quick/embrick-bench-0.1.0.jar:$(class_path)" \
     "embrick.bench.train.$class" "$@"
 }
 
 # Figures that need the running application are measured on a database and a storage of their own.
 run_figures() {
-  run_maven verify -pl e2e -am -Dtest="$1" -Dsurefire.failIfNoSpecifiedTests=false -Dsurefire.rerunFailingTestsCount=0 \
+  run_maven verify -pl e2e -am -Dtest="$1" -Dsurefire.failIfNoSpecifiedTests=false -Dui.test.skip=true \
     -Dembrick.pictures="$PICTURES" 2>/dev/null | grep -aE '^PAGES|^FIGURE|BUILD|ERROR'
 }
 
 # The charts of the simulated papers, printed, read and made into profiles again; a minute.
 make_papers() {
   # shellcheck disable=SC2086
-  "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$(class_path):demo/target/classes" embrick.demo.PaperStandIns \
+  "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$(class_path):demo/target/quick/classes" embrick.demo.PaperStandIns \
     formats/src/main/resources/embrick/formats/icc/papers
 }
 
 # The pictures are taken from a database and a storage of their own, so that they show the demo job as it begins.
 run_shots() {
-  run_maven verify -pl e2e -am -Dtest=ScreenshotsShots -Dsurefire.failIfNoSpecifiedTests=false \
+  run_maven verify -pl e2e -am -Dtest=ScreenshotsShots -Dsurefire.failIfNoSpecifiedTests=false -Dui.test.skip=true \
     -Dembrick.shots="$ROOT/docs/screenshots" -Dembrick.pictures="$PICTURES"
 }
 

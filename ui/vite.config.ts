@@ -6,7 +6,6 @@ const server = 'http://127.0.0.1:8790';
 export default defineConfig({
   plugins: [react()],
   build: {
-    outDir: 'target/classes/static',
     emptyOutDir: true,
     chunkSizeWarningLimit: 1500,
   },
@@ -22,6 +21,7 @@ export default defineConfig({
   },
   test: {
     environment: 'jsdom',
+    reporters: ['default', './src/testing/fileTimes.ts'],
     setupFiles: 'src/shared/setUpTests.ts',
     include: ['src/**/*.test.{ts,tsx}'],
     // A dialog with its lists takes seconds on a machine that builds everything else at the same time.

@@ -46,7 +46,7 @@ export function InstrumentPage() {
   // The same numbers in another unit; at first, the numbers themselves.
   useEffect(() => {
     ask({ held: 'PIXELS' });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- only another unit asks anew by itself
+    // oxlint-disable-next-line react/exhaustive-deps -- only another unit asks anew by itself
   }, [unit]);
 
   const begin = (width: number, height: number) => {

@@ -71,9 +71,9 @@ export function useFramings({ jobId, shape, ticketId }: Place) {
     /** As it is this instant: two quick keys must not both start from what was last drawn. */
     of: useCallback((originalId: string): Framing => edits.framing(originalId).document, [edits]),
     // What is drawn follows both what the server told and what is shown ahead of it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     isAccepted: useCallback((originalId: string) => edits.isAccepted(originalId, accepted), [edits, accepted, revision]),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     overrideOf: useCallback((originalId: string) => edits.override(originalId), [edits, own, revision]),
     edit,
     step,

@@ -12,7 +12,7 @@ export function useTicketEdit(ticket: TicketView) {
   const queries = useQueryClient();
   const { message } = App.useApp();
   // One queue for each ticket, whatever list it was last seen in.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   const edits = useMemo(() => ticketEdits(queries, ticket, (text) => void message.warning(text, 8)), [queries, ticket.id]);
   useEffect(() => edits.learn(ticket), [edits, ticket]);
   const { document, problems, isKept } = useSyncExternalStore(edits.subscribe, edits.current);

@@ -2,9 +2,9 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.Outside;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
+import embrick.testing.Outside;
 import java.awt.Color;
 import java.awt.GradientPaint;
 import java.awt.Graphics2D;

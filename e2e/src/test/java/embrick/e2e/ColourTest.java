@@ -2,11 +2,11 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.Outside;
 import embrick.formats.icc.ProfileShelf;
 import embrick.formats.icc.ShippedProfile;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
+import embrick.testing.Outside;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;

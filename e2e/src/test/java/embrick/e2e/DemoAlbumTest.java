@@ -7,6 +7,7 @@ import embrick.demo.DrawPictures;
 import embrick.demo.FillDemoJob;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
+import embrick.testing.Await;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
@@ -59,16 +60,15 @@ class DemoAlbumTest {
     }
 
     @Test
-    void theBeachGetsTheSkyThatItWants() throws InterruptedException {
+    void theBeachGetsTheSkyThatItWants() {
         JsonNode grown = api.get("/jobs/" + job + "/tickets").body().get(2);
         assertThat(grown.path("isOn").asBoolean()).isFalse();
         Map<String, Object> wish = Map.of("ticket", grown.path("document"));
         String address = "/originals/" + ids.get("wants-more-sky.jpg") + "/background";
-        JsonNode background = api.post(address, wish).body();
-        for (int i = 0; i < 120 && background.path("state").asString().equals("GROWING"); i++) {
-            Thread.sleep(500);
-            background = api.post(address, wish).body();
-        }
+        JsonNode background = Await.until(
+                "the sky to be grown",
+                () -> api.post(address, wish).body(),
+                now -> !now.path("state").asString().equals("GROWING"));
         assertThat(background.path("state").asString()).as("%s", background).isEqualTo("READY");
         assertThat(background.path("likeness").asDouble()).isGreaterThan(0.8);
     }

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.demo.DrawPictures;
 import embrick.demo.FillDemoJob;
-import embrick.formats.Outside;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
+import embrick.testing.Outside;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;

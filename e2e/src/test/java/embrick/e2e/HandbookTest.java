@@ -2,11 +2,11 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.Outside;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
-import embrick.server.support.Sha256;
 import embrick.server.support.TestPictures;
+import embrick.testing.Outside;
+import embrick.testing.Sha256;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -2,11 +2,11 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.Outside;
 import embrick.server.support.Api;
-import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -51,13 +51,17 @@ class LaidOnPaperTest {
                         .isEnabled())
                 .isFalse();
         browser.withControl("z");
-        Await.answer(() -> browser.all(".layout-piece").getFirst().getAttribute("aria-label"), before::equals);
+        Await.until(
+                "the piece back in its place",
+                () -> browser.all(".layout-piece").getFirst().getAttribute("aria-label"),
+                before::equals);
 
         // By keys, kept when the page is left.
         String lastBefore = browser.all(".layout-piece").getLast().getAttribute("aria-label");
         browser.script("document.querySelectorAll('.layout-piece')[2].focus()");
         browser.keys(Keys.ARROW_RIGHT);
-        String moved = Await.answer(
+        String moved = Await.until(
+                "the piece to move",
                 () -> browser.all(".layout-piece").getLast().getAttribute("aria-label"),
                 label -> !label.equals(lastBefore));
         browser.open(address + "/jobs/" + job + "/layout/" + run);
@@ -71,7 +75,8 @@ class LaidOnPaperTest {
                 .click();
         browser.see(".layout-figures", "2 sheets");
         browser.button("Save as PDF").click();
-        Path saved = Await.answer(this::savedPdf, Optional::isPresent).orElseThrow();
+        Path saved = Await.until("the saved PDF", this::savedPdf, Optional::isPresent)
+                .orElseThrow();
         assertThat(Outside.run(List.of("qpdf", "--check", saved.toString()))).contains("No syntax");
         assertThat(Outside.run(List.of("pdfinfo", saved.toString())))
                 .containsPattern("Pages: +2")

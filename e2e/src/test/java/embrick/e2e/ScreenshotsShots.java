@@ -2,9 +2,9 @@ package embrick.e2e;
 
 import embrick.demo.FillDemoJob;
 import embrick.server.support.Api;
-import embrick.server.support.Await;
 import embrick.server.support.Roll;
 import embrick.server.support.RunningServer;
+import embrick.testing.Await;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -163,7 +163,8 @@ class ScreenshotsShots {
         Map<String, Object> settings = Map.of(
                 "name", "Counter", "savedTicketId", ticket, "target", Map.of("kind", "DELIVERIES"), "isOn", true);
         api.post("/hot-folders", Map.of("root", RunningServer.ROOT, "path", "Counter", "settings", settings));
-        Await.answer(
+        Await.until(
+                "two printed files and a failed one",
                 () -> api.get("/hot-folders").body().path(0).path("counts"),
                 counts -> counts.path("printed").asInt() == 2
                         && counts.path("failed").asInt() == 1);

@@ -3,9 +3,9 @@ package embrick.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
-import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -62,7 +62,10 @@ class ShopFloorTest {
                 .click();
         browser.see(".pile-foot", "in the originals’ own folder");
         press("Run 3 pieces");
-        Await.answer(() -> Files.exists(week.resolve("prints-8x10/dune2_8x10in.jpg")), Boolean::booleanValue);
+        Await.until(
+                "the first delivery",
+                () -> Files.exists(week.resolve("prints-8x10/dune2_8x10in.jpg")),
+                Boolean::booleanValue);
 
         // Somebody changes one and adds another: the pile tells both, and takes them when it is asked to.
         Files.write(week.resolve("dune0.jpg"), TestPictures.drawn("jpg", 500, 300));
@@ -73,7 +76,10 @@ class ShopFloorTest {
         press("Take the changed file as it is now");
         browser.see(".pile", "late.jpg");
         press("Run 4 pieces");
-        Await.answer(() -> Files.exists(week.resolve("prints-8x10-2/late_8x10in.jpg")), Boolean::booleanValue);
+        Await.until(
+                "the second delivery",
+                () -> Files.exists(week.resolve("prints-8x10-2/late_8x10in.jpg")),
+                Boolean::booleanValue);
     }
 
     @Test

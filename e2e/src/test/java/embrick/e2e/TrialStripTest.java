@@ -3,9 +3,9 @@ package embrick.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
-import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 
@@ -29,8 +29,10 @@ class TrialStripTest {
                 .click();
         browser.shown(By.xpath("//button[normalize-space()='Use on the ticket']"))
                 .click();
-        int strength = Await.answer(
-                () -> api.firstTicket(job).at("/document/sharpening/strength").asInt(), found -> found > 0);
+        int strength = Await.until(
+                "the strength on the ticket",
+                () -> api.firstTicket(job).at("/document/sharpening/strength").asInt(),
+                found -> found > 0);
         assertThat(strength).isEqualTo(60);
     }
 }

@@ -2,10 +2,10 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.Outside;
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Outside;
 import java.awt.Color;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -3,21 +3,25 @@ package embrick.formats;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import embrick.testing.Packages;
 
 @AnalyzeClasses(packages = "embrick.formats", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
+    private static final Packages OURS = new Packages();
+
     @ArchTest
     static final ArchRule packagesFormNoCycle =
-            slices().matching("embrick.formats.(*)..").should().beFreeOfCycles();
+            slices().assignedFrom(Packages.each("embrick.formats")).should().beFreeOfCycles();
 
     @ArchTest
     static final ArchRule onlyBindingsTouchTheLinker = noClasses()
             .that()
-            .resideOutsideOfPackage("..binding..")
+            .resideOutsideOfPackages(OURS.matching("..binding.."))
             .should()
             .dependOnClassesThat()
             .haveSimpleName("Linker");
@@ -35,13 +39,19 @@ class ArchitectureTest {
             .resideInAPackage("embrick.formats.*..")
             .should()
             .dependOnClassesThat()
-            .resideInAPackage("embrick.formats");
+            .resideInAnyPackage(OURS.matching("embrick.formats"));
 
     @ArchTest
     static final ArchRule whatFormatsShareKnowsNoFormat = noClasses()
             .that()
-            .resideInAPackage("..formats.picture..")
+            .resideInAnyPackage(OURS.matching("..formats.picture.."))
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("..jpeg..", "..png..", "..tiff..", "..heif..", "..webp..", "..pdf..", "..apart..");
+            .resideInAnyPackage(
+                    OURS.matching("..jpeg..", "..png..", "..tiff..", "..heif..", "..webp..", "..pdf..", "..apart.."));
+
+    @ArchTest
+    static void everyPatternMatchesAClass(JavaClasses classes) {
+        OURS.requireMatches(classes);
+    }
 }

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.catchThrowable;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.UnusablePictureException.Kind;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;

@@ -28,6 +28,7 @@ import embrick.core.ticket.Ticket;
 import embrick.formats.icc.ShippedProfile;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.Verified;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

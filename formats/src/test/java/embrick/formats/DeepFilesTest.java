@@ -14,6 +14,7 @@ import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.core.units.LengthUnit;
 import embrick.formats.picture.UnusablePictureException;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

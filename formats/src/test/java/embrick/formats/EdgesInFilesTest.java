@@ -15,6 +15,7 @@ import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.stream.Stream;

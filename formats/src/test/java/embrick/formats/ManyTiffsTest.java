@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.source.SourceFacts;
 import embrick.formats.picture.OpenedPicture;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Path;

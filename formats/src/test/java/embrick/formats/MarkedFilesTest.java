@@ -11,6 +11,7 @@ import embrick.formats.exif.ExifFacts;
 import embrick.formats.icc.ShippedProfile;
 import embrick.formats.ifd.Ifd;
 import embrick.formats.picture.UnusablePictureException;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;

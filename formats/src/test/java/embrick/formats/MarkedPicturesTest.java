@@ -18,6 +18,7 @@ import embrick.core.ticket.Ticket;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
 import embrick.formats.picture.OpenedPicture;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -21,6 +21,7 @@ import embrick.core.units.Length;
 import embrick.formats.icc.ShippedProfile;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Verified;
+import embrick.testing.Outside;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;

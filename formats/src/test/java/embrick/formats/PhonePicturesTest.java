@@ -9,6 +9,7 @@ import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.units.PixelSize;
 import embrick.formats.picture.OpenedPicture;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;

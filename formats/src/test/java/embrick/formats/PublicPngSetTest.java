@@ -2,6 +2,7 @@ package embrick.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;

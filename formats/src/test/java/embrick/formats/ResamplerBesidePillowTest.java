@@ -9,6 +9,7 @@ import embrick.core.resample.Resampling.Light;
 import embrick.core.resample.Resampling.Ringing;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.ResamplingChoice;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;

@@ -13,6 +13,7 @@ import embrick.core.ticket.Ticket;
 import embrick.formats.metadata.OriginalMetadata;
 import embrick.formats.picture.FileTarget;
 import embrick.formats.picture.UnusablePictureException;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

@@ -22,6 +22,7 @@ import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.formats.icc.ShippedProfile;
 import embrick.formats.picture.OpenedPicture;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;

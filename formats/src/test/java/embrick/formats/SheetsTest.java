@@ -9,6 +9,7 @@ import embrick.core.plan.Plan;
 import embrick.core.ticket.FileFormat.Jpeg;
 import embrick.formats.Sheets.Laid;
 import embrick.formats.Sheets.Sheet;
+import embrick.testing.Outside;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;

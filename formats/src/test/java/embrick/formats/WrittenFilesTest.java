@@ -12,6 +12,7 @@ import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Resolution;
 import embrick.formats.icc.ShippedProfile;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.file.Files;

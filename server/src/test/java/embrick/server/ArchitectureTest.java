@@ -3,38 +3,44 @@ package embrick.server;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import embrick.testing.Packages;
 
 /** The arrows between features: originals, tickets ◀ jobs ◀ runs ◀ deliveries. */
 @AnalyzeClasses(packages = "embrick.server", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
+    private static final Packages OURS = new Packages();
+
     @ArchTest
     static final ArchRule featuresFormNoCycle =
-            slices().matching("embrick.server.(*)..").should().beFreeOfCycles();
+            slices().assignedFrom(Packages.each("embrick.server")).should().beFreeOfCycles();
 
     @ArchTest
     static final ArchRule originalsAndTicketsKnowNoJobs = noClasses()
             .that()
-            .resideInAnyPackage("..originals..", "..profiles..", "..tickets..", "..framings..", "..previews..")
+            .resideInAnyPackage(
+                    OURS.matching("..originals..", "..profiles..", "..tickets..", "..framings..", "..previews.."))
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("embrick.server.jobs..", "embrick.server.runs..", "embrick.server.deliveries..");
+            .resideInAnyPackage(
+                    OURS.matching("embrick.server.jobs..", "embrick.server.runs..", "embrick.server.deliveries.."));
 
     @ArchTest
     static final ArchRule runsKnowNoDeliveries = noClasses()
             .that()
-            .resideInAPackage("..runs..")
+            .resideInAnyPackage(OURS.matching("..runs.."))
             .should()
             .dependOnClassesThat()
-            .resideInAPackage("..deliveries..");
+            .resideInAnyPackage(OURS.matching("..deliveries.."));
 
     @ArchTest
     static final ArchRule onlyFeaturesOfPixelsOpenPictures = noClasses()
             .that()
-            .resideOutsideOfPackages(
+            .resideOutsideOfPackages(OURS.matching(
                     "..backgrounds..",
                     "..counter..",
                     "..originals..",
@@ -48,7 +54,7 @@ class ArchitectureTest {
                     "..deliveries..",
                     "..layouts..",
                     "..trials..",
-                    "..storage..")
+                    "..storage.."))
             .should()
             .dependOnClassesThat()
             .resideInAPackage("embrick.formats..");
@@ -69,4 +75,9 @@ class ArchitectureTest {
                     "embrick.formats.ifd..",
                     "embrick.formats.exif..",
                     "embrick.formats.probe..");
+
+    @ArchTest
+    static void everyPatternMatchesAClass(JavaClasses classes) {
+        OURS.requireMatches(classes);
+    }
 }

@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.core.pixels.Raster;
-import embrick.formats.Outside;
 import embrick.formats.Pieces;
 import embrick.formats.picture.DecodeLimits;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.UnusablePictureException;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;

@@ -1,6 +1,6 @@
 package embrick.formats.contract;
 
-import embrick.formats.Outside;
+import embrick.testing.Outside;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Nested;
 

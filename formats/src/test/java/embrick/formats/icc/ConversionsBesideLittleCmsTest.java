@@ -10,7 +10,7 @@ import embrick.core.colour.Rendering;
 import embrick.core.colour.Rendering.BlackPoint;
 import embrick.core.colour.Transform;
 import embrick.core.pixels.ColourModel;
-import embrick.formats.Outside;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -7,7 +7,7 @@ import embrick.core.colour.ColourPath;
 import embrick.core.colour.ProfileRef;
 import embrick.core.colour.Transform;
 import embrick.core.pixels.ColourModel;
-import embrick.formats.Outside;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;

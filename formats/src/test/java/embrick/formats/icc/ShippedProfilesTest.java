@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import embrick.core.colour.Xyz;
 import embrick.core.pixels.ColourModel;
-import embrick.formats.Outside;
 import embrick.formats.icc.ProfileFacts.Purpose;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

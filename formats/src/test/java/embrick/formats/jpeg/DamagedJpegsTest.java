@@ -3,11 +3,11 @@ package embrick.formats.jpeg;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import embrick.formats.Outside;
 import embrick.formats.Pieces;
 import embrick.formats.picture.Damage;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.UnusablePictureException;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;

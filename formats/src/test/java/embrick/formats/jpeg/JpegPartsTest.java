@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.Raster;
-import embrick.formats.Outside;
 import embrick.formats.Pieces;
 import embrick.formats.jpeg.coded.PartStream;
 import embrick.formats.jpeg.coded.RowIndex;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.Watch;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.lang.foreign.MemorySegment;
 import java.nio.file.Files;

@@ -2,7 +2,7 @@ package embrick.formats.jpeg;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.Outside;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;

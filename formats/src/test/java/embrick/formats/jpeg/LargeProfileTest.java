@@ -2,9 +2,9 @@ package embrick.formats.jpeg;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.Outside;
 import embrick.formats.icc.MatrixProfile;
 import embrick.formats.icc.ProfileShelf;
+import embrick.testing.Outside;
 import java.io.DataInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;

@@ -2,9 +2,9 @@ package embrick.formats.tiff;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.Outside;
 import embrick.formats.Pieces;
 import embrick.formats.picture.OpenedPicture;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.charset.StandardCharsets;

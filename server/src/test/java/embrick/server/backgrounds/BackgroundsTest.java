@@ -6,6 +6,7 @@ import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -58,23 +59,17 @@ class BackgroundsTest {
         return new Made(job, api.original(job, "picture.png"), ticket);
     }
 
-    @SuppressWarnings("ThreadSleep")
     private JsonNode background(Made made, Map<String, Object> more) {
         Map<String, Object> wish = new HashMap<>(more);
         wish.put("ticket", made.ticket());
-        for (int i = 0; i < 300; i++) {
-            Answer answer = api.post("/originals/" + made.original() + "/background", wish);
-            assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
-            if (!answer.body().path("state").asString().equals("GROWING")) {
-                return answer.body();
-            }
-            try {
-                Thread.sleep(200);
-            } catch (InterruptedException interrupted) {
-                throw new AssertionError(interrupted);
-            }
-        }
-        throw new AssertionError("the background is still not there");
+        return Await.until(
+                "the background to be grown",
+                () -> {
+                    Answer answer = api.post("/originals/" + made.original() + "/background", wish);
+                    assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+                    return answer.body();
+                },
+                background -> !background.path("state").asString().equals("GROWING"));
     }
 
     private void override(Made made, Map<String, Object> background) {

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
-import embrick.server.support.Await;
 import embrick.server.support.Counter;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -72,8 +72,10 @@ class CounterOrdersTest {
     }
 
     private JsonNode is(String order, String run, String state) {
-        return Await.answer(
-                () -> at(run, order), found -> found.path("state").asString().equals(state));
+        return Await.until(
+                "the order to be " + state,
+                () -> at(run, order),
+                found -> found.path("state").asString().equals(state));
     }
 
     private JsonNode at(String run, String order) {
@@ -167,8 +169,10 @@ class CounterOrdersTest {
         counter.behave(Map.of("door", "FULL"));
         assertThat(api.get("/counter").body().path("state").asString()).isEqualTo("FULL");
         String id = order(run, "k").body().path("id").asString();
-        JsonNode waiting =
-                Await.answer(() -> at(run, id), found -> !found.path("trouble").isNull());
+        JsonNode waiting = Await.until(
+                "the order to have trouble",
+                () -> at(run, id),
+                found -> !found.path("trouble").isNull());
         assertThat(waiting.path("state").asString()).isEqualTo("WAITING");
         assertThat(waiting.path("trouble").asString()).contains("all the work it can do", "by itself");
         counter.behave(Map.of("door", "DOWN"));
@@ -219,7 +223,10 @@ class CounterOrdersTest {
         String run = run(job("Never given", 1, _ -> {}));
         counter.behave(Map.of("door", "FULL"));
         String id = order(run, "k").body().path("id").asString();
-        Await.answer(() -> at(run, id), found -> !found.path("trouble").isNull());
+        Await.until(
+                "the order to have trouble",
+                () -> at(run, id),
+                found -> !found.path("trouble").isNull());
         assertThat(api.post("/counter-orders/" + id + "/cancel", null)
                         .body()
                         .path("state")

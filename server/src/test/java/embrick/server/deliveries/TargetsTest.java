@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import embrick.server.storage.DeliveryFolders;
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
-import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -38,7 +38,8 @@ class TargetsTest {
 
     private JsonNode openFolder() {
         api.post("/jobs/" + job + "/folders", Map.of("root", RunningServer.ROOT, "path", name));
-        return Await.answer(
+        return Await.until(
+                "the folder to be taken in",
                 () -> api.get("/jobs/" + job + "/folders").body().path(0),
                 view -> view.path("intake").isNull() && view.path("looked").asBoolean());
     }
@@ -129,7 +130,8 @@ class TargetsTest {
         Files.delete(folder.resolve("elsewhere/prints-8x10/kite1_8x10in.jpg"));
         Files.move(folder, away);
         api.post("/runs/" + run + "/retry", Map.of());
-        JsonNode paused = Await.answer(
+        JsonNode paused = Await.until(
+                "the run to pause",
                 () -> api.get("/runs/" + run).body().path("run"),
                 view -> view.path("state").asString().equals("PAUSED"));
         assertThat(paused.path("pause").path("code").asString()).isEqualTo("folder-gone");

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
-import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
-import embrick.server.support.Sha256;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
+import embrick.testing.Sha256;
 import java.awt.Color;
 import java.io.IOException;
 import java.net.URLEncoder;
@@ -62,7 +62,8 @@ class FoldersTest {
 
     /** The job's only folder once nothing of it is being taken in, looked at after that. */
     private JsonNode takenIn(String job) {
-        return Await.answer(
+        return Await.until(
+                "the folder to be taken in",
                 () -> api.get("/jobs/" + job + "/folders").body().path(0),
                 view -> view.path("intake").isNull()
                         && view.path("looked").asBoolean()
@@ -70,7 +71,10 @@ class FoldersTest {
     }
 
     private JsonNode seen(String job, java.util.function.Predicate<JsonNode> wanted) {
-        return Await.answer(() -> api.get("/jobs/" + job + "/folders").body().path(0), wanted);
+        return Await.until(
+                "the folder as it is wanted",
+                () -> api.get("/jobs/" + job + "/folders").body().path(0),
+                wanted);
     }
 
     private JsonNode pile(String job) {
@@ -284,7 +288,8 @@ class FoldersTest {
         try {
             Files.createDirectory(root);
             runId = api.startRun(job);
-            JsonNode run = Await.answer(
+            JsonNode run = Await.until(
+                    "the run to pause",
                     () -> api.get("/runs/" + runId).body().path("run"),
                     view -> view.path("state").asString().equals("PAUSED"));
             assertThat(run.path("pause").path("code").asString()).isEqualTo("originals-away");

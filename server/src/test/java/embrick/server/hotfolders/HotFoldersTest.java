@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.hotfolders.HotFile.State;
 import embrick.server.support.Api;
-import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
 import java.awt.Color;
 import java.io.File;
 import java.io.IOException;
@@ -105,7 +105,7 @@ class HotFoldersTest {
 
     /** The folder once so many files are where they end. */
     private JsonNode settled(int printed, int failed) {
-        return Await.answer(this::view, view -> {
+        return Await.until(printed + " printed and " + failed + " failed", this::view, view -> {
             JsonNode counts = view.path("counts");
             return counts.path("printed").asInt() == printed
                     && counts.path("failed").asInt() == failed
@@ -180,9 +180,10 @@ class HotFoldersTest {
         try (var writer = Files.newOutputStream(folder.resolve("torn.jpg"))) {
             writer.write(torn);
             writer.flush();
-            Await.answer(() -> rows.open(UUID.fromString(id)), taken -> !taken.isEmpty());
+            Await.until("the file to be taken", () -> rows.open(UUID.fromString(id)), taken -> !taken.isEmpty());
             drop("kite.jpg", picture(120));
-            JsonNode view = Await.answer(
+            JsonNode view = Await.until(
+                    "the picture to be printed",
                     () -> {
                         touch(folder.resolve("at work"));
                         return view();
@@ -226,7 +227,7 @@ class HotFoldersTest {
         try (var writer = Files.newOutputStream(folder.resolve("stalls.jpg"))) {
             writer.write(whole, 0, whole.length / 2);
             writer.flush();
-            Await.answer(() -> rows.open(UUID.fromString(id)), taken -> !taken.isEmpty());
+            Await.until("the file to be taken", () -> rows.open(UUID.fromString(id)), taken -> !taken.isEmpty());
             sleep(700);
             writer.write(whole, whole.length / 2, whole.length - whole.length / 2);
         }
@@ -264,7 +265,10 @@ class HotFoldersTest {
     void whenItsFolderIsAwayItSaysSoAndGoesOnAfterwards() throws IOException {
         Path away = folder.resolveSibling("in away");
         Files.move(folder, away);
-        Await.answer(this::view, view -> !view.path("trouble").isNull());
+        Await.until(
+                "the missing folder to be told",
+                this::view,
+                view -> !view.path("trouble").isNull());
         Files.move(away, folder);
         drop("kite.jpg", picture(120));
         assertThat(settled(1, 0).path("trouble").isNull()).isTrue();
@@ -274,7 +278,10 @@ class HotFoldersTest {
     void aFolderToDeliverToThatIsGoneHoldsTheFilesAndLosesNone() throws IOException {
         Files.delete(out);
         drop("kite.jpg", picture(120));
-        JsonNode view = Await.answer(this::view, now -> !now.path("trouble").isNull());
+        JsonNode view = Await.until(
+                "the missing target to be told",
+                this::view,
+                now -> !now.path("trouble").isNull());
         assertThat(view.path("trouble").asString()).contains("out");
         assertThat(view.path("counts").path("waiting").asInt()).isEqualTo(1);
         Files.createDirectory(out);

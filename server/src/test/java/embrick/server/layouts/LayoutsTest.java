@@ -1,6 +1,5 @@
 package embrick.server.layouts;
 
-import static embrick.server.support.OutsideTool.said;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -8,6 +7,7 @@ import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -99,7 +99,7 @@ class LayoutsTest {
         List<double[]> found = new ArrayList<>();
         Matcher image = Pattern.compile(
                         "<image top=\"(-?\\d+)\" left=\"(-?\\d+)\" width=\"(-?\\d+)\" height=\"(-?\\d+)\"")
-                .matcher(said("pdftohtml", "-xml", "-stdout", "-nodrm", "-fmt", "png", pdf.toString()));
+                .matcher(Outside.run("pdftohtml", "-xml", "-stdout", "-nodrm", "-fmt", "png", pdf.toString()));
         while (image.find()) {
             double[] box = new double[4];
             for (int i = 0; i < 4; i++) {
@@ -129,8 +129,8 @@ class LayoutsTest {
                 .isCloseTo(page.path("height").asDouble() / 100, within(1e-9));
 
         Path file = pdf(wish);
-        said("qpdf", "--check", file.toString());
-        assertThat(said("pdfinfo", file.toString()))
+        Outside.run("qpdf", "--check", file.toString());
+        assertThat(Outside.run("pdfinfo", file.toString()))
                 .containsPattern("Pages: +1\n")
                 .containsPattern("Page size: +1728 x "
                         + Math.round(page.path("height").asDouble() * POINTS_PER_MILLIMETRE) / 10 + "\\d");
@@ -149,7 +149,7 @@ class LayoutsTest {
                             || one[3] <= other[1] + 1
                             || other[3] <= one[1] + 1);
         }
-        assertThat(said("pdfimages", "-list", file.toString()).lines().filter(line -> line.contains(" jpeg ")))
+        assertThat(Outside.run("pdfimages", "-list", file.toString()).lines().filter(line -> line.contains(" jpeg ")))
                 .as("as they were packed")
                 .hasSize(9);
     }
@@ -193,7 +193,7 @@ class LayoutsTest {
                 .allMatch(one -> one.path("parts").asInt() == 2);
         assertApart(laid.path("pages").path(0));
         // Each part draws the whole picture and shows its part of it; the file holds each picture once.
-        said("qpdf", "--check", pdf(parts).toString());
+        Outside.run("qpdf", "--check", pdf(parts).toString());
         JsonNode mustNotTurn = api.post("/layouts", with(wish(List.of(run), 220, 500.0), "mayTurn", false))
                 .body();
         assertThat(mustNotTurn.path("refused").path(0).path("remedy").asString())

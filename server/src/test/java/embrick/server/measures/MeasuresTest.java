@@ -3,9 +3,9 @@ package embrick.server.measures;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
-import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -63,7 +63,10 @@ class MeasuresTest {
         }
         api.changeFirstTicket(job, document -> document.put("ppi", 100));
         api.finished(api.startRun(job));
-        String after = Await.answer(MeasuresTest::page, page -> times(page, "publish") >= before + 3);
+        String after = Await.until(
+                "three more published pieces in the figures",
+                MeasuresTest::page,
+                page -> times(page, "publish") >= before + 3);
         for (String stage : List.of("read", "make", "check", "publish")) {
             assertThat(times(after, stage)).as(stage).isGreaterThanOrEqualTo(3);
             assertThat(value(
@@ -75,7 +78,8 @@ class MeasuresTest {
 
     @Test
     void queueWorkersMemoryAndDiskAreTold() {
-        String page = Await.answer(
+        String page = Await.until(
+                "an idle worker and an empty queue",
                 MeasuresTest::page,
                 now -> value(now, "embrick_workers{state=\"idle\"}") >= 1 && value(now, "embrick_pieces_waiting") == 0);
         assertThat(value(page, "embrick_pieces_making")).isZero();

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
-import embrick.server.support.Await;
 import embrick.server.support.Roll;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -71,7 +71,8 @@ class PrintedOnTheRollTest {
     }
 
     private JsonNode done(String id) {
-        return Await.answer(
+        return Await.until(
+                "the roll job to be printed",
                 () -> job(id),
                 job -> job.path("state").asString().equals("DONE")
                         && !job.path("stretches")
@@ -117,7 +118,8 @@ class PrintedOnTheRollTest {
         String run = run("Two rolls", 6);
         roll.load(TWO_FEET, 300);
         String id = print(run, run);
-        JsonNode stopped = Await.answer(
+        JsonNode stopped = Await.until(
+                "the roll to run out of paper",
                 () -> api.get("/roll").body(),
                 now -> now.path("stop").asString("").equals("PAPER"));
         assertThat(stopped.at("/loaded/left").asDouble()).isZero();

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
 import embrick.server.support.RunningServer;
-import embrick.server.support.Sha256;
 import embrick.server.support.TestPictures;
+import embrick.testing.Sha256;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -2,6 +2,7 @@ package embrick.server.support;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.testing.Await;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -22,7 +23,6 @@ import tools.jackson.databind.node.ObjectNode;
 /** Speaks HTTP to the application, as a lab's own scripts would. */
 public final class Api {
     private static final JsonMapper JSON = new JsonMapper();
-    private static final long MOST_WAIT_MILLIS = 120_000;
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final String address;
@@ -180,26 +180,10 @@ public final class Api {
 
     /** Waits until a run is finished and returns it with its pieces. */
     public JsonNode finished(String runId) {
-        long until = System.currentTimeMillis() + MOST_WAIT_MILLIS;
-        while (true) {
-            JsonNode run = get("/runs/" + runId).body();
-            if (!run.path("run").path("finishedAt").isNull()) {
-                return run;
-            }
-            assertThat(System.currentTimeMillis())
-                    .as("run %s is not finished: %s", runId, run.path("run"))
-                    .isLessThan(until);
-            pause();
-        }
-    }
-
-    @SuppressWarnings("ThreadSleep")
-    private static void pause() {
-        try {
-            Thread.sleep(100);
-        } catch (InterruptedException interrupted) {
-            throw interrupted(interrupted);
-        }
+        return Await.until(
+                "run " + runId + " to finish",
+                () -> get("/runs/" + runId).body(),
+                run -> !run.path("run").path("finishedAt").isNull());
     }
 
     private static Map<String, String> headers(String... pairs) {

@@ -1,12 +1,12 @@
 package embrick.server.trials;
 
-import static embrick.server.support.OutsideTool.said;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Outside;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -119,13 +119,15 @@ class TrialStripTest {
         for (double tilt : new double[] {0, 3.7}) {
             Map<String, Object> wish = wish(ticket("Trial " + tilt), tilt);
             Path pdf = strip(wish);
-            assertThat(said("pdftotext", "-layout", pdf.toString(), "-")).contains("not sharpened", "strength 80");
-            String list = said("pdfimages", "-list", pdf.toString());
+            assertThat(Outside.run("pdftotext", "-layout", pdf.toString(), "-"))
+                    .contains("not sharpened", "strength 80");
+            String list = Outside.run("pdfimages", "-list", pdf.toString());
             assertThat(list.lines().skip(2))
                     .hasSize(4)
                     .allSatisfy(line ->
                             assertThat(line).contains(SIDE + "   " + SIDE).containsPattern("\\s200\\s+200\\s"));
-            said("pdfimages", "-png", pdf.toString(), folder.resolve("crop").toString());
+            Outside.run(
+                    "pdfimages", "-png", pdf.toString(), folder.resolve("crop").toString());
             for (int place = 0; place < 2; place++) {
                 for (int setting = 0; setting < 2; setting++) {
                     BufferedImage crop = ImageIO.read(folder.resolve("crop-00" + (2 * place + setting) + ".png")

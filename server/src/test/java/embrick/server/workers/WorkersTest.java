@@ -3,9 +3,9 @@ package embrick.server.workers;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.server.support.Api;
-import embrick.server.support.Await;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.testing.Await;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.AfterEach;
@@ -47,7 +47,7 @@ class WorkersTest {
 
     @Test
     void theApplicationIsOneOfThem() {
-        JsonNode own = Await.answer(() -> listed(here()), there -> there != null);
+        JsonNode own = Await.until("the application among the workers", () -> listed(here()), there -> there != null);
         assertThat(own.path("hasPages").asBoolean()).isTrue();
         assertThat(own.path("state").asString()).isEqualTo("IDLE");
         assertThat(own.path("number").asLong())

@@ -8,7 +8,9 @@ import embrick.standins.Http;
 import embrick.standins.Http.Answer;
 import embrick.standins.TestPieces;
 import embrick.standins.common.StandIns;
+import embrick.testing.Await;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -253,16 +255,22 @@ class CounterTest {
                 "application/partial-upload");
     }
 
-    private JsonNode await(String id, String state) throws Exception {
-        JsonNode order = null;
-        for (int i = 0; i < 400; i++) {
-            order = counter.get("/orders/" + id).body();
-            if (order.path("state").asString().equals(state)) {
-                return order;
-            }
-            Thread.sleep(25);
+    private JsonNode got(String path) {
+        try {
+            return counter.get(path).body();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException ending) {
+            Thread.currentThread().interrupt();
+            throw new AssertionError(ending);
         }
-        throw new AssertionError("never " + state + ": " + order);
+    }
+
+    private JsonNode await(String id, String state) throws Exception {
+        return Await.until(
+                "order " + id + " to be " + state,
+                () -> got("/orders/" + id),
+                order -> order.path("state").asString().equals(state));
     }
 
     private static String sha256(byte[] bytes) {

@@ -6,10 +6,12 @@ import static org.assertj.core.api.Assertions.within;
 import embrick.standins.Http;
 import embrick.standins.Http.Answer;
 import embrick.standins.common.StandIns;
+import embrick.testing.Await;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Path;
@@ -133,16 +135,19 @@ class RollTest {
                 "PUT", "/jobs/" + id + "/document", BodyPublishers.ofByteArray(pdf), "Content-Type", "application/pdf");
     }
 
-    private JsonNode await(String path, Predicate<JsonNode> wanted) throws Exception {
-        JsonNode last = null;
-        for (int i = 0; i < 800; i++) {
-            last = roll.get(path).body();
-            if (wanted.test(last)) {
-                return last;
-            }
-            Thread.sleep(25);
+    private JsonNode got(String path) {
+        try {
+            return roll.get(path).body();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException ending) {
+            Thread.currentThread().interrupt();
+            throw new AssertionError(ending);
         }
-        throw new AssertionError("in vain: " + last);
+    }
+
+    private JsonNode await(String path, Predicate<JsonNode> wanted) throws Exception {
+        return Await.until("the answer of " + path, () -> got(path), wanted);
     }
 
     private JsonNode done(String id) throws Exception {

@@ -1,4 +1,4 @@
-package embrick.server.support;
+package embrick.testing;
 
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;

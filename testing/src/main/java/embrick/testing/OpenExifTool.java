@@ -1,4 +1,4 @@
-package embrick.formats;
+package embrick.testing;
 
 import java.io.BufferedReader;
 import java.io.IOException;

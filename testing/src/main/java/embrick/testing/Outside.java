@@ -1,4 +1,4 @@
-package embrick.formats;
+package embrick.testing;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -21,7 +21,7 @@ public final class Outside {
     public static String python(String program, Object... arguments) {
         List<String> command = new ArrayList<>(List.of("/usr/bin/python3", "-c", program));
         Arrays.stream(arguments).map(Object::toString).forEach(command::add);
-        return run("", command);
+        return answer("", command);
     }
 
     /** One tag a line, {@code name: value}, numbers as stored. */
@@ -45,21 +45,25 @@ public final class Outside {
         command.addAll(List.of(arguments));
         // Its banner goes to the other stream.
         command.addAll(0, List.of("sh", "-c", "exec \"$@\" 2>/dev/null", "sh"));
-        return run(input, command);
+        return answer(input, command);
     }
 
     /** Runs a line of shell with the tools of netpbm, libjpeg-turbo-progs, libtiff-tools and libheif-examples. */
     public static String shell(String line, Object... arguments) {
         List<String> command = new ArrayList<>(List.of("sh", "-ec", line, "sh"));
         Arrays.stream(arguments).map(Object::toString).forEach(command::add);
-        return run("", command);
+        return answer("", command);
     }
 
     public static String run(List<String> command) {
-        return run("", command);
+        return answer("", command);
     }
 
-    private static String run(String input, List<String> command) {
+    public static String run(String... command) {
+        return answer("", List.of(command));
+    }
+
+    private static String answer(String input, List<String> command) {
         try {
             Process process =
                     new ProcessBuilder(command).redirectErrorStream(true).start();
