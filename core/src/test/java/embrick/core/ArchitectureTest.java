@@ -55,7 +55,7 @@ class ArchitectureTest {
     static final ArchRule stagesKnowNoTickets = noClasses()
             .that()
             .resideInAnyPackage(OURS.matching(
-                    "..resample..", "..pixels..", "..colour..", "..framing..", "..sharpening..", "..lanes.."))
+                    "..resample..", "..pixels..", "..colour..", "..framing..", "..sharpen..", "..lanes.."))
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage(OURS.matching("..ticket..", "..plan..", "..print..", "..paper.."));

@@ -9,7 +9,6 @@ import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
@@ -22,6 +21,8 @@ import java.util.Random;
 final class MutatedFiles {
     /** Small, so that an absurd header is refused and not allocated. */
     private static final DecodeLimits LIMITS = new DecodeLimits(4_000_000, 32 << 20);
+
+    private static final Formats FORMATS = new Formats(new ProfileShelf(), LIMITS);
 
     private MutatedFiles() {}
 
@@ -41,40 +42,51 @@ final class MutatedFiles {
     /** A mean over the samples that nobody sees, of 255. */
     private static final double UNSEEN_MEAN = 0.5;
 
+    /**
+     * Damages each of some files so many times, and says what became of it, a line a file. What passes for another picture is
+     * kept as {@code unseen-NUMBER-NAME}.
+     *
+     * @param arguments the folder, how many times, the files' names
+     */
     public static void main(String[] arguments) throws IOException {
-        byte[] sound = Files.readAllBytes(Path.of(arguments[0]));
-        Path damaged = Path.of(arguments[1]);
-        int times = Integer.parseInt(arguments[2]);
-        Formats formats = new Formats(new ProfileShelf(), LIMITS);
+        Path folder = Path.of(arguments[0]);
+        int times = Integer.parseInt(arguments[1]);
+        for (String name : Arrays.asList(arguments).subList(2, arguments.length)) {
+            System.out.println(name + " fates of " + times + ": " + fates(folder, name, times));
+        }
+    }
+
+    private static Map<Fate, Integer> fates(Path folder, String name, int times) throws IOException {
+        byte[] sound = Files.readAllBytes(folder.resolve(name));
+        Path damaged = folder.resolve("damaged-" + name);
         Random random = new Random(sound.length);
         Map<Fate, Integer> fates = new EnumMap<>(Fate.class);
-        double worst = 0;
-        try (OpenedPicture whole = formats.open(Path.of(arguments[0]))) {
+        try (OpenedPicture whole = FORMATS.open(folder.resolve(name))) {
             for (int i = 0; i < times; i++) {
                 Files.write(damaged, mutated(sound, random));
-                try (OpenedPicture picture = formats.openAsItIs(damaged, Integer.MAX_VALUE)) {
-                    double distance = distance(whole.raster(), picture.raster());
-                    Fate fate = formats.examine(damaged).damage().isPresent()
-                            ? Fate.DAMAGED
-                            : fate(picture, whole, distance);
-                    fates.merge(fate, 1, Integer::sum);
-                    if (fate == Fate.UNSEEN) {
-                        worst = Math.max(worst, distance);
-                        if (arguments.length > 3) {
-                            Files.copy(damaged, Path.of(arguments[3] + "-" + i), StandardCopyOption.REPLACE_EXISTING);
-                        }
-                    }
-                } catch (UnusablePictureException refused) {
-                    if (refused.getMessage().isBlank()) {
-                        throw new AssertionError("a refusal without a reason at " + i, refused);
-                    }
-                    fates.merge(Fate.REFUSED, 1, Integer::sum);
-                } catch (IOException | RuntimeException | Error escaped) {
-                    throw new AssertionError("damage number " + i + " escaped as " + escaped, escaped);
+                Fate fate = fate(damaged, whole, name + " " + i);
+                fates.merge(fate, 1, Integer::sum);
+                if (fate == Fate.UNSEEN) {
+                    Files.copy(damaged, folder.resolve("unseen-" + i + "-" + name));
                 }
             }
         }
-        System.out.println("fates of " + times + ": " + fates + ", worst unseen " + worst);
+        return fates;
+    }
+
+    private static Fate fate(Path damaged, OpenedPicture whole, String which) {
+        try (OpenedPicture picture = FORMATS.openAsItIs(damaged, Integer.MAX_VALUE)) {
+            return FORMATS.examine(damaged).damage().isPresent()
+                    ? Fate.DAMAGED
+                    : fate(picture, whole, distance(whole.raster(), picture.raster()));
+        } catch (UnusablePictureException refused) {
+            if (refused.getMessage().isBlank()) {
+                throw new AssertionError("a refusal without a reason: " + which, refused);
+            }
+            return Fate.REFUSED;
+        } catch (IOException | RuntimeException | Error escaped) {
+            throw new AssertionError(which + " escaped as " + escaped, escaped);
+        }
     }
 
     private static Fate fate(OpenedPicture picture, OpenedPicture whole, double distance) {

@@ -139,34 +139,51 @@ final class FirstGuess {
         return (float) sum / around.set.length;
     }
 
+    /** The cost of a source, or some cost not less than {@code least} once it is known to be no less. */
     private float cost(int at, int source, Around around, float least) {
         float cost = 0;
         for (int c = 0; c < level.channels && cost < least; c++) {
-            int a = at * level.channels + c;
             int b = source * level.channels + c;
-            long apart = 0;
-            long squares = 0;
-            long sum = 0;
-            long own = 0;
-            for (int step : around.set) {
-                int tone = level.samples[b + step];
-                int d = level.samples[a + step] - tone;
-                apart += d;
-                squares += (long) d * d;
-                sum += tone;
-                own += (long) tone * tone;
+            cost += difference(at * level.channels + c, b, around.set);
+            // What is brought in only adds to it: most sources have lost already.
+            if (cost < least) {
+                cost += BRINGING_COST * brought(b, around);
             }
-            int count = around.set.length;
-            cost += squares - count * Shift.gain((float) apart / count);
-            float mean = (float) sum / count;
-            float contrast = (float) own / count - mean * mean;
-            float brought = 0;
-            for (int step : around.bare) {
-                float d = level.samples[b + step] - mean;
-                brought += d * d;
-            }
-            cost += BRINGING_COST * Math.max(0, brought - around.bare.length * contrast);
         }
         return cost;
+    }
+
+    /** The sum of squares by which two patches differ where both are known, after the allowed shift. */
+    private float difference(int target, int source, int[] set) {
+        short[] samples = level.samples;
+        long apart = 0;
+        long squares = 0;
+        for (int step : set) {
+            int d = samples[target + step] - samples[source + step];
+            apart += d;
+            squares += (long) d * d;
+        }
+        return squares - set.length * Shift.gain((float) apart / set.length);
+    }
+
+    /** By how much a source's tones vary more where nothing is known than where something is. */
+    private float brought(int source, Around around) {
+        short[] samples = level.samples;
+        long sum = 0;
+        long own = 0;
+        for (int step : around.set) {
+            int tone = samples[source + step];
+            sum += tone;
+            own += (long) tone * tone;
+        }
+        int count = around.set.length;
+        float mean = (float) sum / count;
+        float contrast = (float) own / count - mean * mean;
+        float brought = 0;
+        for (int step : around.bare) {
+            float d = samples[source + step] - mean;
+            brought += d * d;
+        }
+        return Math.max(0, brought - around.bare.length * contrast);
     }
 }

@@ -30,7 +30,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Pictures damaged as disks, cards and lines damage them: none that can be seen passes without a word. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class DamagedJpegsTest {
-    private static final int TIMES = Boolean.getBoolean("embrick.thorough") ? 12 : 6;
+    private static final int TIMES = Boolean.getBoolean("embrick.thorough") ? 12 : 4;
 
     private Path folder;
 
@@ -231,7 +231,7 @@ class DamagedJpegsTest {
         byte[] sound = Files.readAllBytes(folder.resolve("inks.jpg"));
         Random random = new Random(3);
         int onlyHere = 0;
-        for (int i = 0; i < 100; i++) {
+        for (int i = 0; i < 10 * TIMES; i++) {
             Path file = Files.write(folder.resolve("one.jpg"), damaged(sound, Kind.ZEROS_512, random));
             Optional<Damage> strict = Pieces.FORMATS.examine(file).damage();
             try (OpenedPicture opened = Pieces.FORMATS.openAsItIs(file, 100)) {

@@ -144,7 +144,7 @@ class CorrectionsTest {
 
     @Test
     void aPictureAtWorkIsNeitherDeletedNorReplaced() {
-        api.changeFirstTicket(job, document -> document.put("ppi", 900));
+        api.changeFirstTicket(job, document -> document.put("ppi", 500));
         String run = api.startRun(job);
         Answer deleted = delete(kite);
         Answer replaced = replace(kite, corrected);

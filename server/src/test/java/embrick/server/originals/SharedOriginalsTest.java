@@ -24,6 +24,8 @@ import tools.jackson.databind.JsonNode;
 /** Files that several jobs refer to, while jobs come and go at the same moment. */
 @ExtendWith(RunningServer.class)
 class SharedOriginalsTest {
+    private static final int ROUNDS = Boolean.getBoolean("embrick.thorough") ? 30 : 10;
+
     private final Api api = new Api(RunningServer.get().address());
     private final Path originals = RunningServer.get().storage().resolve("originals");
 
@@ -33,7 +35,7 @@ class SharedOriginalsTest {
 
     @Test
     void aPictureThatOneJobTakesInWhileAnotherIsDeletedIsKept() throws Exception {
-        for (int round = 0; round < 30; round++) {
+        for (int round = 0; round < ROUNDS; round++) {
             byte[] shared = picture(round);
             String first = api.newJob("goes " + round);
             api.upload(first, "kite.png", shared);

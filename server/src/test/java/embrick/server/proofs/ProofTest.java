@@ -78,6 +78,7 @@ class ProofTest {
     void whereDetailWasLearnedIsShown() throws IOException {
         Proofed proofed = job("learned", "fill", "EIGHT");
         ObjectNode request = request(proofed, "FILE", 300, 300, 200, 160);
+        ((ObjectNode) request.path("ticket").path("resampling")).put("method", "LEARNED");
         BufferedImage map = map(request, proofed.original());
         assertThat(map.getWidth()).isEqualTo(200);
         assertThat(map.getHeight()).isEqualTo(160);

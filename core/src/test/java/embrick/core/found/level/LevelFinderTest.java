@@ -19,7 +19,8 @@ import org.junit.jupiter.api.Test;
  * that are asked for on demand are as many as docs/measured.md tells of.
  */
 class LevelFinderTest {
-    private static final int DRAWN = Thorough.cases(12, 100);
+    private static final int DRAWN = Thorough.cases(6, 100);
+    private static final int SURE = Thorough.cases(5, 10);
     private static final int WIDTH = 1000;
     private static final int HEIGHT = 700;
 
@@ -40,7 +41,7 @@ class LevelFinderTest {
 
     @Test
     void isSureOfMostOfThem() {
-        List<Integer> sure = IntStream.range(0, 10)
+        List<Integer> sure = IntStream.range(0, SURE)
                 .filter(seed -> {
                     double lean = 10 * random(seed).nextDouble() - 5;
                     Optional<Level> found = LevelFinder.find(seed % 2 == 0 ? horizon(seed, lean) : masts(seed, lean));
@@ -50,12 +51,12 @@ class LevelFinderTest {
                 })
                 .boxed()
                 .toList();
-        assertThat(sure).hasSizeGreaterThan(7);
+        assertThat(sure).hasSizeGreaterThanOrEqualTo(SURE * 4 / 5);
     }
 
     @Test
     void isNotSureOfTexturesWithoutLines() {
-        for (int seed = 0; seed < Thorough.cases(2, 5); seed++) {
+        for (int seed = 0; seed < Thorough.cases(1, 5); seed++) {
             Random random = random(seed);
             double[] phases = random.doubles(40, 0, 2 * Math.PI).toArray();
             double size = 20 + 100 * random.nextDouble();
