@@ -84,7 +84,6 @@ start_all() {
   EMBRICK_STORAGE=$(storage_folder)
   export EMBRICK_STORAGE
   if running supervisor >/dev/null; then
-    await_ready
     say "already running$(grep -qaF "$RELEASE/" "/proc/$(running application)/cmdline" 2>/dev/null \
       || echo ", an earlier build: ./embrick stop, then start, to run this one")"
     return
@@ -108,6 +107,10 @@ start_all() {
     $APP_MAIN --embrick.practice=true \
     >>"$APP_LOG" 2>&1 </dev/null 9>&- &
   note_process supervisor $!
+}
+
+# Waits until the application that start_all has started answers.
+await_application() {
   await_ready
   make_class_cache
 }
@@ -143,15 +146,54 @@ make_class_cache() {
   [ ! -f "$RELEASE/application.aot" ] || return 0
   # On somebody's own server no database is made for it.
   [ -z "${EMBRICK_DATABASE:-}" ] || return 0
-  rehearse >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
+  rehearse "$(running application)" >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
   note_process rehearsal $! || true
 }
 
-# A whole job in a process, a database and a storage of its own, which are deleted afterwards.
+# Ticks of processor time (100 a second) that a process has used; nothing if it is gone.
+ticks_of() {
+  local stat
+  stat=$(cat "/proc/$1/stat" 2>/dev/null) || return 1
+  # shellcheck disable=SC2086
+  set -- ${stat##*) }
+  echo $((${12} + ${13}))
+}
+
+# is_at_work PID: whether a process uses more than a fifth of a core, over a second.
+is_at_work() {
+  local before after
+  before=$(ticks_of "$1") || return 1
+  sleep 1
+  after=$(ticks_of "$1") || return 1
+  [ $((after - before)) -gt 20 ]
+}
+
+# await_idle PID: until a process has done next to nothing for five seconds.
+await_idle() {
+  local quiet=0
+  while [ $quiet -lt 5 ]; do
+    if is_at_work "$1"; then quiet=0; else quiet=$((quiet + 1)); fi
+  done
+}
+
+# give_way PID APPLICATION: a process stands still whenever the application is at work, until it ends.
+give_way() {
+  while kill -0 "$1" 2>/dev/null; do
+    if is_at_work "$2"; then
+      kill -STOP "$1" 2>/dev/null
+      await_idle "$2"
+      kill -CONT "$1" 2>/dev/null
+    fi
+  done
+}
+
+# rehearse APPLICATION: a whole job in a process, a database and a storage of its own, which are deleted afterwards. It waits
+# until the running application is idle, and whenever that is at work.
 rehearse() {
-  local storage=$HOME_DIR/rehearsal database=embrick_rehearsal java
+  local application=$1 storage=$HOME_DIR/rehearsal database=embrick_rehearsal java=
   # Asked to end, it would go on for a minute to write a cache that nobody wants, in a process of its own.
-  trap 'kill -KILL "$java" $(cat "/proc/$java/task/$java/children" 2>/dev/null) 2>/dev/null; exit 1' TERM
+  trap '[ -z "$java" ] || kill -KILL "$java" $(cat "/proc/$java/task/$java/children" 2>/dev/null) 2>/dev/null; exit 1' TERM
+  await_idle "$application"
   rm -rf "$storage"
   with_database dropdb --if-exists --force "$database"
   with_database createdb "$database" || return
@@ -160,6 +202,7 @@ rehearse() {
     "$JAVA_HOME/bin/java" $JVM_OPTIONS $MEMORY_OPTIONS -XX:AOTCacheOutput="$RELEASE/making.aot" \
     -cp "$(release_class_path)" $APP_MAIN --server.port=0 --embrick.rehearsal=true &
   java=$!
+  give_way "$java" "$application"
   wait "$java" && mv "$RELEASE/making.aot" "$RELEASE/application.aot"
   with_database dropdb --if-exists --force "$database"
   rm -rf "$storage"

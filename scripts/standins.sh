@@ -44,7 +44,7 @@ run_standin() {
   keep_standin "$1"
 }
 
-# Beside the application, until ./embrick stop.
+# Beside the application, until ./embrick stop. Does not wait until it answers.
 start_standin() {
   hold_home
   ! running "$1" >/dev/null || return 0
@@ -54,6 +54,9 @@ start_standin() {
   rm -f "$HOME_DIR/$1.ready"
   (keep_standin "$1") >>"$HOME_DIR/$1.log" 2>&1 </dev/null &
   note_process "$1-keeper" $!
+}
+
+await_standin() {
   for _ in $(seq 600); do
     [ ! -f "$HOME_DIR/$1.ready" ] || return 0
     running "$1-keeper" >/dev/null || { tail -n 20 "$HOME_DIR/$1.log"; fail "the $1 ended; see $HOME_DIR/$1.log"; }

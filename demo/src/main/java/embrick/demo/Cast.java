@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 
 /** The pictures of the demo job: what the work meets, sound and not. */
 final class Cast {
@@ -88,6 +89,26 @@ final class Cast {
                             'p', '4', '1'
                         })),
                 new Member("empty-0002.jpg", file -> Files.write(file, new byte[0])));
+    }
+
+    /** Camera pictures that meet nothing another one does not meet. */
+    private static final Set<String> MORE_OF_THE_SAME = Set.of(
+            "two-boxes.jpg",
+            "low-sun.jpg",
+            "nine-kites.jpg",
+            "red-delta.jpg",
+            "day-two/evening-lines.jpg",
+            "day-two/harbour-wall.jpg",
+            "day-two/ribbon.jpg",
+            "day-two/sand-mirror.jpg",
+            "day-two/storm-front.jpg",
+            "day-two/last-flight.jpg");
+
+    /** One of each kind, for tests. */
+    static List<Member> oneOfEach() {
+        return all().stream()
+                .filter(member -> !MORE_OF_THE_SAME.contains(member.path()))
+                .toList();
     }
 
     private static Member camera(String path, long seed, Mood mood, int width, int height, double tilt, int kites) {

@@ -35,6 +35,11 @@ public final class DrawPictures {
         return drawn(Cast.all(), folder);
     }
 
+    /** Draws one picture of each kind of those of the first job; returns how many had to be drawn. */
+    public static int oneOfEachInto(Path folder) throws IOException, InterruptedException, ExecutionException {
+        return drawn(Cast.oneOfEach(), folder);
+    }
+
     /** Draws the pictures of the second job; returns how many had to be drawn. */
     public static int albumInto(Path folder) throws IOException, InterruptedException, ExecutionException {
         return drawn(Album.all(), album(folder));

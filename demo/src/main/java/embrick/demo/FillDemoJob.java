@@ -15,6 +15,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -25,6 +30,8 @@ public final class FillDemoJob {
     static final String JOB = "Windrose Kite Days, exhibition";
     static final String ALBUM = "Kite Days album, scanned";
     private static final long MOST_WAIT_MILLIS = 180_000;
+    /** As the pages send them. */
+    private static final int UPLOADS_AT_ONCE = 4;
 
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -95,6 +102,7 @@ public final class FillDemoJob {
         try (Stream<Path> walk = Files.walk(pictures)) {
             files = walk.filter(Files::isRegularFile).sorted().toList();
         }
+        List<Callable<JsonNode>> uploads = new ArrayList<>();
         for (Path file : files) {
             String path = pictures.relativize(file).toString().replace('\\', '/');
             HttpRequest request = HttpRequest.newBuilder(URI.create(api + "/jobs/" + jobId + "/originals?path="
@@ -102,7 +110,14 @@ public final class FillDemoJob {
                     .header("Content-Type", "application/octet-stream")
                     .PUT(BodyPublishers.ofFile(file))
                     .build();
-            answer(request);
+            uploads.add(() -> answer(request));
+        }
+        try (ExecutorService threads = Executors.newFixedThreadPool(UPLOADS_AT_ONCE)) {
+            for (Future<JsonNode> upload : threads.invokeAll(uploads)) {
+                upload.get();
+            }
+        } catch (ExecutionException failed) {
+            throw new IOException(failed.getCause());
         }
     }
 

@@ -1,5 +1,6 @@
 package embrick.e2e;
 
+import embrick.testing.Await;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -10,18 +11,18 @@ import java.util.Map;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.NotFoundException;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.ExpectedCondition;
-import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** Debian's Chromium without a monitor, its page exactly 1280 × 800; one for all tests of the JVM. */
 final class Browser {
-    private static final Duration PATIENCE = Duration.ofSeconds(40);
     private static Browser one;
 
     private final ChromeDriver driver;
@@ -44,6 +45,8 @@ final class Browser {
                 "--disable-dev-shm-usage",
                 "--force-device-scale-factor=1",
                 "--hide-scrollbars",
+                // What moves only for the eye would be waited for.
+                "--force-prefers-reduced-motion",
                 "--lang=en-GB",
                 "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost",
                 "--user-data-dir=" + profile);
@@ -141,25 +144,36 @@ final class Browser {
                 : null);
     }
 
-    /** Waits; a wait in vain leaves a picture of the page in {@code target/}. */
+    /** Waits until a condition gives something; a wait in vain leaves a picture of the page in {@code target/}. */
     <T> T until(ExpectedCondition<T> condition) {
         try {
-            return new WebDriverWait(driver, PATIENCE)
-                    .ignoring(org.openqa.selenium.StaleElementReferenceException.class)
-                    .until(condition);
-        } catch (org.openqa.selenium.TimeoutException inVain) {
+            return Await.until("what is expected of the page", () -> asked(condition), Browser::isThere);
+        } catch (AssertionError inVain) {
             try {
                 Path picture = Files.write(Path.of("target/in-vain.png"), picture());
                 throw new AssertionError(
-                        "waited in vain at " + address() + ", see " + picture.toAbsolutePath() + "; switched on: "
-                                + texts("[aria-pressed=true], label:has(input:checked)") + "; the page: "
-                                + texts("main"),
+                        inVain.getMessage() + "; at " + address() + ", see " + picture.toAbsolutePath()
+                                + "; switched on: " + texts("[aria-pressed=true], label:has(input:checked)")
+                                + "; the page: " + texts("main"),
                         inVain);
             } catch (java.io.IOException failed) {
                 inVain.addSuppressed(failed);
                 throw inVain;
             }
         }
+    }
+
+    /** What is not on the page yet, or is being drawn anew, is asked for again. */
+    private <T> T asked(ExpectedCondition<T> condition) {
+        try {
+            return condition.apply(driver);
+        } catch (NotFoundException | StaleElementReferenceException notYet) {
+            return null;
+        }
+    }
+
+    private static boolean isThere(Object answer) {
+        return answer != null && !Boolean.FALSE.equals(answer);
     }
 
     List<String> texts(String css) {
@@ -225,22 +239,17 @@ final class Browser {
                 "items", List.of(),
                 "files", java.util.Arrays.stream(paths).map(Path::toString).toList(),
                 "dragOperationsMask", 1);
-        // The page answers each step on its own time; a drop that comes before it has allowed one is lost.
         for (String type : List.of("dragEnter", "dragOver", "dragOver", "drop")) {
-            pause();
+            afterTwoFrames();
             driver.executeCdpCommand(
                     "Input.dispatchDragEvent",
                     Map.of("type", type, "x", place.get("x"), "y", place.get("y"), "data", data));
         }
     }
 
-    @SuppressWarnings("ThreadSleep")
-    private static void pause() {
-        try {
-            Thread.sleep(150);
-        } catch (InterruptedException interrupted) {
-            Thread.currentThread().interrupt();
-        }
+    /** The page has handled what came before: a drop that comes before it has allowed one is lost. */
+    private void afterTwoFrames() {
+        script("return new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))");
     }
 
     /** What the page's scripts hold, after what they let go was cleared, with its nodes and styles. */

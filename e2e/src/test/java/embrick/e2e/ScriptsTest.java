@@ -2,7 +2,9 @@ package embrick.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.testing.Await;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
@@ -81,16 +83,23 @@ class ScriptsTest {
         return process;
     }
 
-    private String noted(String file) throws IOException {
-        return Files.readString(home.resolve(file)).strip();
+    private long noted(String file) {
+        try {
+            String text = Files.exists(home.resolve(file))
+                    ? Files.readString(home.resolve(file)).strip()
+                    : "";
+            return text.isEmpty() ? 0 : Long.parseLong(text);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 
-    @SuppressWarnings("ThreadSleep")
-    private void await(Path file) throws InterruptedException {
-        for (int i = 0; i < 300 && !Files.exists(file); i++) {
-            Thread.sleep(50);
+    private List<String> starts() {
+        try {
+            return Files.exists(home.resolve("starts")) ? Files.readAllLines(home.resolve("starts")) : List.of();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
         }
-        assertThat(file).exists();
     }
 
     @Test
@@ -152,21 +161,15 @@ class ScriptsTest {
     }
 
     @Test
-    @SuppressWarnings("ThreadSleep")
     void whatIsKilledIsStartedAgainAndWhatIsAskedToEndIsNot() throws Exception {
         Begun supervisor = supervised("bash -c 'echo $$ >>\"" + home + "/starts\"; exec sleep 300'");
-        await(home.resolve("starts"));
-        Thread.sleep(300);
-        String first = noted("application.pid");
-        ProcessHandle.of(Long.parseLong(first)).orElseThrow().destroyForcibly();
-        for (int i = 0; i < 100 && Files.readAllLines(home.resolve("starts")).size() < 2; i++) {
-            Thread.sleep(50);
-        }
-        assertThat(Files.readAllLines(home.resolve("starts"))).hasSize(2);
-        Thread.sleep(300);
-        long second = Long.parseLong(noted("application.pid"));
-        assertThat(bash("end_process supervisor 10").code()).isZero();
-        assertThat(supervisor.process().waitFor(10, TimeUnit.SECONDS)).isTrue();
+        Await.until("the first start", () -> starts().size() == 1);
+        long first = Await.until("its number", () -> noted("application.pid"), pid -> pid > 0);
+        ProcessHandle.of(first).orElseThrow().destroyForcibly();
+        Await.until("the second start", () -> starts().size() == 2);
+        long second = Await.until("its number", () -> noted("application.pid"), pid -> pid > 0 && pid != first);
+        assertThat(bash("end_process supervisor 60").code()).isZero();
+        assertThat(supervisor.process().waitFor(100, TimeUnit.SECONDS)).isTrue();
         assertThat(ProcessHandle.of(second).map(ProcessHandle::isAlive).orElse(false))
                 .isFalse();
         assertThat(home.resolve("application.pid")).doesNotExist();

@@ -119,7 +119,7 @@ final class MutatedFiles {
         return (double) sum / all;
     }
 
-    private static byte[] mutated(byte[] sound, Random random) {
+    static byte[] mutated(byte[] sound, Random random) {
         byte[] bytes = sound.clone();
         if (random.nextInt(5) == 0) {
             return Arrays.copyOf(bytes, random.nextInt(bytes.length));

@@ -105,9 +105,12 @@ class MutatedFilesTest {
     }
 
     /**
-     * Some formats have no checksum of their pixels, so that damage may be another picture by their own rules. Nothing may pass
-     * here that the format's own tools refuse or warn of: djpeg with its strict switch, tiffcp, libwebp through Pillow, and
-     * heif-convert. PNG has checksums of all it holds.
+     * Some formats have no checksum of their pixels, so that damage may be another picture by their own rules. What passes here
+     * must pass djpeg with its strict switch, or tiffcp. PNG has checksums of all it holds. Of HEIF and WebP there is no decoder
+     * here but the library that we use too; how many can pass at most follows from how they are damaged ({@link
+     * MutatedFiles#mutated}): one in five is cut short, which is always told; of the others half are hit in the first 400 bytes
+     * and half anywhere. The first 400 bytes of the HEIF files are boxes, so at most 0.8 × ½ are hit in coded data alone; WebP's
+     * header is 30 bytes, so nearly all of the 0.8 may be.
      */
     @ParameterizedTest
     @MethodSource("names")
@@ -117,17 +120,12 @@ class MutatedFilesTest {
             unseen = files.filter(file -> file.getFileName().toString().matches("unseen-\\d+-" + Pattern.quote(name)))
                     .toList();
         }
-        if (name.endsWith(".png")) {
-            assertThat(unseen).isEmpty();
-        }
-        for (Path file : unseen) {
-            switch (name.substring(name.lastIndexOf('.'))) {
-                case ".jpg" -> Outside.shell("djpeg -strict \"$1\" >/dev/null", file);
-                case ".tif" -> Outside.shell("tiffcp -c none \"$1\" \"$1.out\"", file);
-                case ".webp" ->
-                    Outside.python("import sys; from PIL import Image; Image.open(sys.argv[1]).load()", file);
-                default -> Outside.shell("heif-convert \"$1\" \"$1.png\" >/dev/null", file);
-            }
+        switch (name.substring(name.lastIndexOf('.'))) {
+            case ".png" -> assertThat(unseen).isEmpty();
+            case ".jpg" -> unseen.forEach(file -> Outside.shell("djpeg -strict \"$1\" >/dev/null", file));
+            case ".tif" -> unseen.forEach(file -> Outside.shell("tiffcp -c none \"$1\" \"$1.out\"", file));
+            case ".webp" -> assertThat(unseen.size()).isLessThanOrEqualTo(TIMES * 8 / 10);
+            default -> assertThat(unseen.size()).isLessThanOrEqualTo(TIMES * 4 / 10);
         }
     }
 }

@@ -12,7 +12,10 @@ import java.util.function.Supplier;
  */
 public final class Await {
     private static final Duration PATIENCE = Duration.ofMinutes(2);
-    private static final long PAUSE_MILLIS = 20;
+    /** Pauses grow by half from the first to the longest: what is there soon is seen soon, and a long wait asks seldom. */
+    private static final long FIRST_PAUSE_MILLIS = 10;
+
+    private static final long LONGEST_PAUSE_MILLIS = 250;
 
     private Await() {}
 
@@ -24,6 +27,7 @@ public final class Await {
      */
     public static <T> T until(String what, Supplier<T> question, Predicate<T> wanted) {
         long end = System.nanoTime() + PATIENCE.toNanos();
+        long pauseMillis = FIRST_PAUSE_MILLIS;
         while (true) {
             T answer = question.get();
             if (wanted.test(answer)) {
@@ -33,7 +37,8 @@ public final class Await {
                 throw new AssertionError(
                         "waited " + PATIENCE.toSeconds() + " s for " + what + "; the last answer: " + answer);
             }
-            pause();
+            pause(pauseMillis);
+            pauseMillis = Math.min(LONGEST_PAUSE_MILLIS, pauseMillis * 3 / 2);
         }
     }
 
@@ -42,9 +47,9 @@ public final class Await {
         until(what, condition::getAsBoolean, Boolean::booleanValue);
     }
 
-    private static void pause() {
+    private static void pause(long millis) {
         try {
-            TimeUnit.MILLISECONDS.sleep(PAUSE_MILLIS);
+            TimeUnit.MILLISECONDS.sleep(millis);
         } catch (InterruptedException ending) {
             Thread.currentThread().interrupt();
             throw new AssertionError(ending);

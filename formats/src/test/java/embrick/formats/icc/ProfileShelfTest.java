@@ -181,7 +181,7 @@ class ProfileShelfTest {
             }
         };
         ProfileShelf shelf = new ProfileShelf(onDisk);
-        int times = Boolean.getBoolean("embrick.thorough") ? 1500 : 60;
+        int times = Boolean.getBoolean("embrick.thorough") ? 1500 : 100;
         long early = 0;
         float[] first = new float[3];
         for (int i = 0; i < times; i++) {

@@ -30,7 +30,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Pictures damaged as disks, cards and lines damage them: none that can be seen passes without a word. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class DamagedJpegsTest {
-    private static final int TIMES = Boolean.getBoolean("embrick.thorough") ? 12 : 4;
+    private static final int TIMES = Boolean.getBoolean("embrick.thorough") ? 12 : 6;
 
     private Path folder;
 

@@ -6,6 +6,7 @@ import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.server.support.Together;
 import embrick.testing.Await;
 import embrick.testing.Sha256;
 import java.awt.Color;
@@ -16,9 +17,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.Callable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -79,6 +82,25 @@ class FoldersTest {
 
     private JsonNode pile(String job) {
         return api.get("/jobs/" + job + "/originals").body();
+    }
+
+    @Test
+    void twoJobsTakeInOneFolderSideBySide() throws Exception {
+        List<String> digests = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            byte[] content = kite(300 + i, Color.BLUE);
+            write("kite%02d.jpg".formatted(i), content);
+            digests.add(Sha256.of(content));
+        }
+        List<String> jobs = List.of(api.newJob("side by side"), api.newJob("side by side, too"));
+        Together.all(
+                jobs.stream().map(job -> (Callable<JsonNode>) () -> open(job)).toList());
+        for (String job : jobs) {
+            assertThat(pile(job))
+                    .allMatch(one -> one.path("state").asString().equals("SOUND"))
+                    .extracting(one -> one.path("digest").asString())
+                    .containsExactlyElementsOf(digests);
+        }
     }
 
     @Test
