@@ -45,8 +45,6 @@ final class Browser {
                 "--disable-dev-shm-usage",
                 "--force-device-scale-factor=1",
                 "--hide-scrollbars",
-                // What moves only for the eye would be waited for.
-                "--force-prefers-reduced-motion",
                 "--lang=en-GB",
                 "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost",
                 "--user-data-dir=" + profile);
