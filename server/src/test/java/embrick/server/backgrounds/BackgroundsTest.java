@@ -34,11 +34,11 @@ class BackgroundsTest {
         into.putObject(name).put("value", value).put("unit", "IN");
     }
 
-    /** 4 × 3 in at 60 ppi with bands of 0.3 in that are grown, as PNG. */
+    /** 4 × 3 in at 100 ppi with bands of 0.3 in that are grown, as PNG. */
     private static void wrapped(ObjectNode document) {
         length((ObjectNode) document.path("size"), "width", 4);
         length((ObjectNode) document.path("size"), "height", 3);
-        document.put("ppi", 60);
+        document.put("ppi", 100);
         document.putObject("file").put("kind", "png").put("depth", "EIGHT");
         ObjectNode edges = document.putObject("edges").put("kind", "wrap").put("marks", "NONE");
         for (String part : new String[] {"bar", "allowance"}) {
