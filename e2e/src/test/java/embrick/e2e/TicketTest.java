@@ -96,7 +96,8 @@ class TicketTest {
         ObjectNode ticket = api.firstTicket(job);
         ObjectNode document = (ObjectNode) ticket.path("document");
         document.put("ppi", 150);
-        api.put("/tickets/" + ticket.path("id").asString(), document, "If-Match", "\"0\"");
+        int version = ticket.path("version").asInt();
+        api.put("/tickets/" + ticket.path("id").asString(), document, "If-Match", "\"" + version + "\"");
 
         open("Viewing distance");
         choose("on a wall, 1 m");
@@ -105,7 +106,8 @@ class TicketTest {
         assertThat(kept("ppi")).isEqualTo("150");
 
         document.put("viewing", "BANNER");
-        api.put("/tickets/" + ticket.path("id").asString(), document, "If-Match", "\"2\"");
+        // The page has changed it once in between.
+        api.put("/tickets/" + ticket.path("id").asString(), document, "If-Match", "\"" + (version + 2) + "\"");
         choose("at a table, 60 cm");
         browser.see(".ant-message", "Another window changed the same part");
         browser.see(".sentence", "as a banner");
