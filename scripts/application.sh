@@ -146,6 +146,7 @@ make_class_cache() {
   [ ! -f "$RELEASE/application.aot" ] || return 0
   # On somebody's own server no database is made for it.
   [ -z "${EMBRICK_DATABASE:-}" ] || return 0
+  ! running rehearsal >/dev/null || return 0
   rehearse "$(running application)" >"$HOME_DIR/class-cache.log" 2>&1 </dev/null 9>&- &
   note_process rehearsal $! || true
 }
