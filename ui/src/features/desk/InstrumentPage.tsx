@@ -46,7 +46,7 @@ export function InstrumentPage() {
   // The same numbers in another unit; at first, the numbers themselves.
   useEffect(() => {
     ask({ held: 'PIXELS' });
-    // oxlint-disable-next-line react/exhaustive-deps -- only another unit asks anew by itself
+    // oxlint-disable-next-line react/exhaustive-deps -- runs again only when the unit changes
   }, [unit]);
 
   const begin = (width: number, height: number) => {

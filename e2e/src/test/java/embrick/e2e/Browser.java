@@ -161,7 +161,7 @@ final class Browser {
         }
     }
 
-    /** What is not on the page yet, or is being drawn anew, is asked for again. */
+    /** Returns null while an element is missing or is being redrawn, so that the wait asks again. */
     private <T> T asked(ExpectedCondition<T> condition) {
         try {
             return condition.apply(driver);

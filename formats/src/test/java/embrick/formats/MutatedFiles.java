@@ -43,8 +43,8 @@ final class MutatedFiles {
     private static final double UNSEEN_MEAN = 0.5;
 
     /**
-     * Damages each of some files so many times, and says what became of it, a line a file. What passes for another picture is
-     * kept as {@code unseen-NUMBER-NAME}.
+     * Damages each file a number of times and prints the outcomes, one line a file. Keeps each damaged file that passes for another
+     * picture as {@code unseen-NUMBER-NAME}.
      *
      * @param arguments the folder, how many times, the files' names
      */
@@ -119,7 +119,7 @@ final class MutatedFiles {
         return (double) sum / all;
     }
 
-    static byte[] mutated(byte[] sound, Random random) {
+    private static byte[] mutated(byte[] sound, Random random) {
         byte[] bytes = sound.clone();
         if (random.nextInt(5) == 0) {
             return Arrays.copyOf(bytes, random.nextInt(bytes.length));

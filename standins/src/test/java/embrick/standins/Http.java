@@ -1,6 +1,7 @@
 package embrick.standins;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -21,6 +22,18 @@ public record Http(String address) {
     public record Answer(int status, JsonNode body, HttpResponse<String> whole) {
         public String header(String name) {
             return whole.headers().firstValue(name).orElse("");
+        }
+    }
+
+    /** The body of an answer, for waits, which take no checked exceptions. */
+    public JsonNode got(String path) {
+        try {
+            return get(path).body();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        } catch (InterruptedException ending) {
+            Thread.currentThread().interrupt();
+            throw new AssertionError(ending);
         }
     }
 

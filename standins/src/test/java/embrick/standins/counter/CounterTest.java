@@ -10,7 +10,6 @@ import embrick.standins.TestPieces;
 import embrick.standins.common.StandIns;
 import embrick.testing.Await;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -255,21 +254,10 @@ class CounterTest {
                 "application/partial-upload");
     }
 
-    private JsonNode got(String path) {
-        try {
-            return counter.get(path).body();
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
-        } catch (InterruptedException ending) {
-            Thread.currentThread().interrupt();
-            throw new AssertionError(ending);
-        }
-    }
-
     private JsonNode await(String id, String state) throws Exception {
         return Await.until(
                 "order " + id + " to be " + state,
-                () -> got("/orders/" + id),
+                () -> counter.got("/orders/" + id),
                 order -> order.path("state").asString().equals(state));
     }
 

@@ -11,7 +11,6 @@ import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Path;
@@ -135,19 +134,8 @@ class RollTest {
                 "PUT", "/jobs/" + id + "/document", BodyPublishers.ofByteArray(pdf), "Content-Type", "application/pdf");
     }
 
-    private JsonNode got(String path) {
-        try {
-            return roll.get(path).body();
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
-        } catch (InterruptedException ending) {
-            Thread.currentThread().interrupt();
-            throw new AssertionError(ending);
-        }
-    }
-
     private JsonNode await(String path, Predicate<JsonNode> wanted) throws Exception {
-        return Await.until("the answer of " + path, () -> got(path), wanted);
+        return Await.until("the answer of " + path, () -> roll.got(path), wanted);
     }
 
     private JsonNode done(String id) throws Exception {
