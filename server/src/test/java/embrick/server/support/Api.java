@@ -194,7 +194,7 @@ public final class Api {
         return Await.until(
                 "run " + runId + " to finish",
                 () -> get("/runs/" + runId).body(),
-                run -> !run.path("run").path("finishedAt").isNull());
+                run -> run.path("run").path("finishedAt").isString());
     }
 
     private static Map<String, String> headers(String... pairs) {
