@@ -3,7 +3,7 @@ import { App, Button, Progress } from 'antd';
 import { useEffect } from 'react';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
-import { count } from '../../shared/format';
+import { bytes, count } from '../../shared/format';
 import { foldersQuery, placeWords, type Folder } from './queries';
 import './folders.css';
 
@@ -45,8 +45,15 @@ function OpenedFolder({ jobId, folder }: { jobId: string; folder: Folder }) {
     ...settled,
   });
 
+  const cancel = useMutation({
+    mutationFn: () => answer(api.DELETE('/api/v1/folders/{id}/intake', { params })),
+    ...settled,
+  });
+
   const { intake } = folder;
-  if (intake) return <ComingIn folder={folder} files={intake.files} done={intake.done} />;
+  if (intake) {
+    return <ComingIn folder={folder} intake={intake} stopping={cancel.isPending} onStop={() => cancel.mutate()} />;
+  }
   const told = news(folder);
   if (told.length === 0) return null;
   return (
@@ -78,21 +85,37 @@ function OpenedFolder({ jobId, folder }: { jobId: string; folder: Folder }) {
   );
 }
 
-function ComingIn({ folder, files, done }: { folder: Folder; files: number; done: number }) {
+interface ComingInProps {
+  folder: Folder;
+  intake: NonNullable<Folder['intake']>;
+  stopping: boolean;
+  onStop: () => void;
+}
+
+function ComingIn({ folder, intake, stopping, onStop }: ComingInProps) {
+  const { files, done, readBytes } = intake;
   const place = placeWords(folder.root, folder.path);
+  // Files are read one after the other: a large one is told by its bytes, so that the wait is seen to go on.
+  const share = intake.bytes === 0 ? 0 : Math.max(done / files, Math.min(1, readBytes / intake.bytes) * 0.9);
   return (
     <section className="folder-news" role="status">
       <div>
         <strong>Taking in {place}</strong>
         <p className="quiet">
-          {files === 0 ? 'Looking for its files.' : `${done} of ${count(files, 'file')}.`} It goes on when this page is closed.
+          {files === 0
+            ? 'Looking for its files.'
+            : `${done} of ${count(files, 'file')}, ${bytes(readBytes)} of ${bytes(intake.bytes)} read.`}{' '}
+          It goes on when this page is closed.
         </p>
       </div>
       <Progress
         className="folder-progress"
-        percent={files === 0 ? 0 : Math.floor((done / files) * 100)}
+        percent={files === 0 ? 0 : Math.floor(share * 100)}
         aria-label={`Taking in ${place}`}
       />
+      <Button loading={stopping} onClick={onStop} title="What has come in stays; the rest can be taken in later">
+        Stop
+      </Button>
     </section>
   );
 }

@@ -91,12 +91,25 @@ describe('folders on the server', () => {
   });
 
   it('show how far taking in is', async () => {
-    fakeServer({
+    const server = fakeServer({
       ...jobAnswers(),
-      'GET /jobs/job/folders': [folder({ intake: { files: 200, done: 50 } })],
+      'GET /jobs/job/folders': [folder({ intake: { files: 200, done: 50, bytes: 4e9, readBytes: 1e9 } })],
+      'DELETE /folders/folder/intake': folder(),
     });
     openPage('/jobs/job/pile');
     expect(await screen.findByText(/50 of 200 files/)).toBeTruthy();
     expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('25');
+    fireEvent.click(screen.getByRole('button', { name: 'Stop' }));
+    await waitFor(() => expect(server.of('DELETE /folders/folder/intake')).toHaveLength(1));
+  });
+
+  it('show a large file by its bytes', async () => {
+    fakeServer({
+      ...jobAnswers(),
+      'GET /jobs/job/folders': [folder({ intake: { files: 2, done: 0, bytes: 8e9, readBytes: 4e9 } })],
+    });
+    openPage('/jobs/job/pile');
+    expect(await screen.findByText(/0 of 2 files/)).toBeTruthy();
+    expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('45');
   });
 });

@@ -37,6 +37,7 @@ import embrick.formats.tiff.TiffPieces;
 import embrick.formats.webp.WebpPictures;
 import embrick.formats.webp.WebpPieces;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.List;
@@ -111,6 +112,15 @@ public final class Formats {
         Picture picture = read.get(Probe.kindOf(file)).read(file);
         limits.require(picture.facts());
         return picture;
+    }
+
+    /**
+     * Looks at a file's length and first bytes alone.
+     *
+     * @throws UnusablePictureException if it is larger than any picture of its kind that is opened here
+     */
+    public void requireSensibleLength(Path file) throws IOException {
+        limits.requireLength(Probe.nameOf(file), Files.size(file));
     }
 
     /**

@@ -7,5 +7,7 @@ enum Answered {
     /** The file cannot be used: kind, code, reason and remedy follow. */
     REFUSAL,
     /** The child itself cannot work, for instance for want of a library: why follows. */
-    UNFIT
+    UNFIT,
+    /** The file could not be read, for a reason of the disk's: why follows. */
+    NOT_READ
 }

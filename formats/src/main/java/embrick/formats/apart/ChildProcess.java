@@ -1,7 +1,9 @@
 package embrick.formats.apart;
 
+import embrick.formats.binding.ProcessMemory;
 import embrick.formats.binding.SharedMemory;
 import embrick.formats.binding.UnfitMachineException;
+import embrick.formats.picture.NotExaminedException;
 import embrick.formats.picture.UnusablePictureException;
 import java.io.BufferedInputStream;
 import java.io.DataInputStream;
@@ -11,12 +13,14 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ScheduledFuture;
-import java.util.concurrent.TimeUnit;
 
-/** One decoding process, seen from the one that asks it. It is fit only as long as every answer came whole. */
+/**
+ * One decoding process, seen from the one that asks it. It is fit only as long as every answer came whole.
+ *
+ * <p>What goes wrong with it is told apart. That it does not come up, is killed from outside, finds no memory or does not get
+ * a core in time is the machine's: {@link NotExaminedException}. That it falls over, or computes without an end, is taken for
+ * the picture's: {@link UnusablePictureException}.
+ */
 final class ChildProcess {
     /** The child's main class. */
     static final String DECODER = "embrick.formats.DecoderChild";
@@ -24,37 +28,55 @@ final class ChildProcess {
     /** Set in a child: it decodes where it is. */
     static final String HERE = "embrick.decodes.here";
 
-    /** Pictures lie outside the heap; rows and headers on it. */
-    private static final String HEAP = "-Xmx192m";
+    /** What a child writes first, so that a child that fell over is told from one that never stood. */
+    static final int GREETING = 0x656d6272;
 
-    private static final ScheduledExecutorService WATCH = Executors.newSingleThreadScheduledExecutor(
-            Thread.ofPlatform().daemon().name("decoder-watch").factory());
+    /** Half a second on a quiet machine. */
+    static final Duration COMING_UP = Duration.ofSeconds(60);
+
+    /** Pictures lie outside the heap; rows and headers on it. */
+    static final String HEAP = "-Xmx192m";
 
     private final Process process;
     private final DataOutputStream to;
     private final DataInputStream from;
+    private final ErrorTail errors;
+    private boolean isUp;
     private int asked;
     private boolean isSpent;
 
-    ChildProcess(String mainClass) throws IOException {
-        process = new ProcessBuilder(List.of(
-                        ProcessHandle.current().info().command().orElse("java"),
-                        HEAP,
-                        "-D" + HERE + "=true",
-                        "-XX:+UseSerialGC",
-                        "-XX:TieredStopAtLevel=1",
-                        "-XX:-CreateCoredumpOnCrash",
-                        "-XX:ErrorFile=/dev/null",
-                        "-Djava.awt.headless=true",
-                        "--add-modules=jdk.incubator.vector",
-                        "--enable-native-access=ALL-UNNAMED",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        mainClass))
-                .redirectError(ProcessBuilder.Redirect.DISCARD)
-                .start();
+    /**
+     * Starts one without waiting for it.
+     *
+     * @throws NotExaminedException if the system starts none
+     */
+    ChildProcess(String mainClass, List<String> options) throws NotExaminedException {
+        try {
+            process = new ProcessBuilder(command(mainClass, options)).start();
+        } catch (IOException failed) {
+            throw new NotExaminedException(
+                    "its decoder's process could not be started: " + failed.getMessage(), failed);
+        }
         to = new DataOutputStream(process.getOutputStream());
         from = new DataInputStream(new BufferedInputStream(process.getInputStream(), 1 << 16));
+        errors = ErrorTail.of(process);
+    }
+
+    private static List<String> command(String mainClass, List<String> options) {
+        List<String> command = new java.util.ArrayList<>(List.of(
+                ProcessHandle.current().info().command().orElse("java"),
+                HEAP,
+                "-D" + HERE + "=true",
+                "-XX:+UseSerialGC",
+                "-XX:TieredStopAtLevel=1",
+                "-XX:-CreateCoredumpOnCrash",
+                "-XX:ErrorFile=/dev/null",
+                "-Djava.awt.headless=true",
+                "--add-modules=jdk.incubator.vector",
+                "--enable-native-access=ALL-UNNAMED"));
+        command.addAll(options);
+        command.addAll(List.of("-cp", System.getProperty("java.class.path"), mainClass));
+        return command;
     }
 
     /** @param memory where pixels are wanted */
@@ -78,16 +100,51 @@ final class ChildProcess {
         return !isSpent && process.isAlive();
     }
 
-    <T> T ask(Request request, Duration limit, DecoderPool.Answer<T> answer) throws IOException {
-        ScheduledFuture<?> end = WATCH.schedule(process::destroyForcibly, limit.toMillis(), TimeUnit.MILLISECONDS);
+    /**
+     * @param memoryBytes that it may take for this
+     * @param limit after which it is ended
+     * @throws UnusablePictureException if the file is to blame
+     * @throws NotExaminedException if the machine is
+     */
+    <T> T ask(Request request, long memoryBytes, Duration limit, DecoderPool.Answer<T> answer) throws IOException {
         // Spent until the answer came whole: whatever is left of it must not be taken for the next one's.
         isSpent = true;
         try {
+            if (!isUp) {
+                awaitGreeting();
+            }
+            ProcessMemory.bound(pid(), memoryBytes);
+            T answered = answered(request, limit, answer);
+            isSpent = false;
+            return answered;
+        } finally {
+            if (isSpent) {
+                process.destroyForcibly();
+            }
+        }
+    }
+
+    private void awaitGreeting() throws NotExaminedException {
+        try (Deadline deadline = Deadline.of(process, COMING_UP)) {
+            if (from.readInt() != GREETING) {
+                throw new NotExaminedException("its decoder's process did not come up: " + errors.said());
+            }
+            isUp = true;
+        } catch (NotExaminedException known) {
+            throw known;
+        } catch (IOException ended) {
+            throw new NotExaminedException("its decoder's process did not come up: " + errors.said(), ended);
+        }
+    }
+
+    private <T> T answered(Request request, Duration limit, DecoderPool.Answer<T> answer) throws IOException {
+        Deadline deadline = Deadline.of(process, limit);
+        try (deadline) {
             request.write(++asked, to);
             if (from.readInt() != asked) {
                 throw new IOException("the child answers something else");
             }
-            T answered = switch (Answered.values()[from.readUnsignedByte()]) {
+            return switch (Answered.values()[from.readUnsignedByte()]) {
                 case ANSWER -> answer.read(from);
                 case REFUSAL -> {
                     UnusablePictureException refusal = PictureAnswer.readRefusal(from);
@@ -95,24 +152,38 @@ final class ChildProcess {
                     throw refusal;
                 }
                 case UNFIT -> throw new UnfitMachineException(from.readUTF());
+                case NOT_READ -> {
+                    String why = from.readUTF();
+                    isSpent = false;
+                    throw new NotExaminedException("it could not be read (" + why + ")");
+                }
             };
-            isSpent = false;
-            return answered;
-        } catch (UnusablePictureException | UnfitMachineException known) {
+        } catch (UnusablePictureException | UnfitMachineException | NotExaminedException known) {
             throw known;
         } catch (IOException | RuntimeException broken) {
-            boolean tooLong = end.isDone();
-            throw UnusablePictureException.broken(
-                    "damaged",
-                    tooLong
-                            ? "keeps its decoder busy without an end (" + limit.toSeconds()
-                                    + " s): it is likely damaged"
-                            : "is damaged so badly that its decoder gave up");
-        } finally {
-            end.cancel(false);
-            if (isSpent) {
-                process.destroyForcibly();
-            }
+            throw deadline.isOver() ? tooLong(deadline, limit) : fellOver(broken);
         }
+    }
+
+    /** A decoder that computed for most of the time has met a picture without an end; one that hardly did was kept waiting. */
+    private static IOException tooLong(Deadline deadline, Duration limit) {
+        return deadline.computed().compareTo(limit.dividedBy(2)) < 0
+                ? new NotExaminedException(
+                        "its decoder got no answer out of this machine or its disk within " + limit.toSeconds() + " s")
+                : UnusablePictureException.broken(
+                        "damaged",
+                        "keeps its decoder busy without an end (" + limit.toSeconds() + " s): it is likely damaged");
+    }
+
+    private IOException fellOver(Exception broken) {
+        return switch (ChildEnd.of(process, errors)) {
+            case KILLED ->
+                new NotExaminedException(
+                        "its decoder's process was ended from outside, as systems do that run out of memory", broken);
+            case NO_MEMORY ->
+                new NotExaminedException("this machine had no memory left for its decoder's process", broken);
+            case BY_ITSELF ->
+                UnusablePictureException.broken("damaged", "is damaged so badly that its decoder gave up");
+        };
     }
 }

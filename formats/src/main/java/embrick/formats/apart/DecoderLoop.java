@@ -34,6 +34,7 @@ public final class DecoderLoop {
     public static void run(Decoder decoder) throws IOException {
         DataInputStream in = new DataInputStream(System.in);
         DataOutputStream out = new DataOutputStream(new FileOutputStream(FileDescriptor.out));
+        greet(out);
         while (true) {
             int number;
             try {
@@ -48,6 +49,12 @@ public final class DecoderLoop {
             out.write(answer.toByteArray());
             out.flush();
         }
+    }
+
+    /** Says that this process has come up: what fails before is no picture's fault. */
+    static void greet(DataOutputStream out) throws IOException {
+        out.writeInt(ChildProcess.GREETING);
+        out.flush();
     }
 
     private static void answer(Decoder decoder, DataInputStream in, DataOutputStream out) throws IOException {
@@ -83,6 +90,10 @@ public final class DecoderLoop {
             how = Answered.UNFIT;
             body.reset();
             new DataOutputStream(body).writeUTF(decoder.unfit(unfit).orElse(String.valueOf(unfit.getMessage())));
+        } catch (IOException notRead) {
+            how = Answered.NOT_READ;
+            body.reset();
+            new DataOutputStream(body).writeUTF(String.valueOf(notRead.getMessage()));
         }
         out.writeByte(how.ordinal());
         out.write(body.toByteArray());

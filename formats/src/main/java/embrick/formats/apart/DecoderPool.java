@@ -3,11 +3,11 @@ package embrick.formats.apart;
 import embrick.core.pixels.Raster;
 import embrick.core.source.SourceFacts;
 import embrick.core.units.PixelSize;
-import embrick.formats.binding.ProcessMemory;
 import embrick.formats.binding.SharedMemory;
 import embrick.formats.binding.UnfitMachineException;
 import embrick.formats.picture.Damage;
 import embrick.formats.picture.Decoded;
+import embrick.formats.picture.NotExaminedException;
 import embrick.formats.picture.UnusablePictureException;
 import java.io.DataInputStream;
 import java.io.IOException;
@@ -16,6 +16,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
 
@@ -28,7 +29,7 @@ import java.util.concurrent.Semaphore;
  * serve one file at a time and stay for the next. A child puts the pixels into memory that it shares with this process, whose
  * size was settled here, by the file's header; it answers only when they are all there. A child that dies, takes too long or
  * too much memory, answers half or something else than was asked is ended, its file is refused, and the next one gets a new
- * child. A child ends with its input, and so with this process.
+ * child. Where the machine is to blame and not the file, that is told ({@link NotExaminedException}). A child ends with its input, and so with this process.
  */
 public final class DecoderPool {
     /** The one of this process. */
@@ -45,15 +46,22 @@ public final class DecoderPool {
     private static final long PIXELS_A_SECOND = 2_000_000;
 
     private final String childClass;
+    private final List<String> options;
     private final Duration patience;
     private final Semaphore places;
     private final Deque<ChildProcess> idle = new ArrayDeque<>();
 
+    DecoderPool(int most, String childClass, Duration patience) {
+        this(most, childClass, List.of(), patience);
+    }
+
     /**
      * @param childClass main class of the children
+     * @param options more of their Java machines
      * @param patience for the smallest picture
      */
-    DecoderPool(int most, String childClass, Duration patience) {
+    DecoderPool(int most, String childClass, List<String> options, Duration patience) {
+        this.options = options;
         this.places = new Semaphore(most, true);
         this.childClass = childClass;
         this.patience = patience;
@@ -80,6 +88,7 @@ public final class DecoderPool {
      * @param facts of its header, by which memory and time are bounded and the answer is judged
      * @param leastEdge the longest side wanted at least, where the format can give less than all
      * @throws UnusablePictureException if the file cannot be used, or ended the child
+     * @throws NotExaminedException if no child came up, or the machine ended it
      * @throws UnfitMachineException if the child cannot work on this machine
      */
     public Decoded pixels(Path file, SourceFacts facts, int leastEdge) throws IOException {
@@ -94,9 +103,8 @@ public final class DecoderPool {
         places.acquireUninterruptibly();
         try {
             ChildProcess child = idleOrNew();
-            ProcessMemory.bound(child.pid(), MEMORY_TO_BEGIN_WITH + MEMORY_TIMES_PICTURE * unpackedBytes);
             try {
-                return child.ask(request, limit, answer);
+                return child.ask(request, MEMORY_TO_BEGIN_WITH + MEMORY_TIMES_PICTURE * unpackedBytes, limit, answer);
             } finally {
                 if (child.isFit()) {
                     synchronized (idle) {
@@ -117,7 +125,7 @@ public final class DecoderPool {
                 }
             }
         }
-        return new ChildProcess(childClass);
+        return new ChildProcess(childClass, options);
     }
 
     /** The picture in shared memory, if it is what was asked for. */

@@ -1,7 +1,7 @@
 package embrick.formats.crew;
 
 import java.io.IOException;
-import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
@@ -17,15 +17,22 @@ public final class Crew {
     private final int cores;
     private final AtomicInteger atWork = new AtomicInteger();
     private final ThreadLocal<Integer> depth = ThreadLocal.withInitial(() -> 0);
-    private final ExecutorService helpers = Executors.newCachedThreadPool(
-            Thread.ofPlatform().daemon().name("crew-", 0).factory());
+    private final Executor helpers;
 
     /** @param cores to be used at most, 1 or more */
     public Crew(int cores) {
+        this(
+                cores,
+                Executors.newCachedThreadPool(
+                        Thread.ofPlatform().daemon().name("crew-", 0).factory()));
+    }
+
+    Crew(int cores, Executor helpers) {
         if (cores < 1) {
             throw new IllegalArgumentException("cores: expected 1 or more, got " + cores);
         }
         this.cores = cores;
+        this.helpers = helpers;
     }
 
     /** All cores of the machine. */

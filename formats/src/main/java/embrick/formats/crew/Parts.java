@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.function.Supplier;
 
 /** One work in parts: which are to be made, which are made and wait to be taken, who is at it. */
@@ -98,7 +99,24 @@ final class Parts<T> {
                 helping++;
                 coming++;
             }
+            if (!begins()) {
+                return;
+            }
+        }
+    }
+
+    /** Where the system gives no thread it does so without help: the caller makes all parts. */
+    private boolean begins() {
+        try {
             crew.begin(this::help);
+            return true;
+        } catch (OutOfMemoryError | RejectedExecutionException noThread) {
+            crew.giveBack();
+            synchronized (this) {
+                helping--;
+                coming--;
+            }
+            return false;
         }
     }
 

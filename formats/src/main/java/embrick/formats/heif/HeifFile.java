@@ -7,6 +7,7 @@ import embrick.core.pixels.Raster;
 import embrick.core.source.SourceFacts.Alpha;
 import embrick.core.units.PixelSize;
 import embrick.formats.binding.FileBytes;
+import embrick.formats.bytes.DamagedDataException;
 import embrick.formats.picture.Decoded;
 import embrick.formats.picture.RasterMemory;
 import embrick.formats.picture.UnusablePictureException;
@@ -101,7 +102,7 @@ record HeifFile(
                     exif(picture.exif(MOST_BLOCK)));
         } catch (UnusablePictureException known) {
             throw known;
-        } catch (IOException damaged) {
+        } catch (DamagedDataException damaged) {
             throw UnusablePictureException.broken(
                     "damaged", "is a HEIF picture that cannot be read: " + damaged.getMessage());
         }
@@ -129,14 +130,15 @@ record HeifFile(
                 LibHeif.Picture picture = new LibHeif.Picture(FileBytes.whole(file, arena), MOST_SIDE);
                 LibHeif.Pixels pixels = picture.decode(chroma)) {
             if (pixels.width() != size.width() || pixels.height() != size.height()) {
-                throw new IOException("promises " + size + " px and holds " + pixels.width() + " × " + pixels.height());
+                throw new DamagedDataException(
+                        "promises " + size + " px and holds " + pixels.width() + " × " + pixels.height());
             }
             Raster raster = memory.allocate(size, channels(), bytesPerSample());
             copy(pixels, raster);
             return Decoded.sound(raster);
         } catch (UnusablePictureException known) {
             throw known;
-        } catch (IOException damaged) {
+        } catch (DamagedDataException damaged) {
             throw UnusablePictureException.broken("damaged", "cannot be decoded: " + damaged.getMessage());
         }
     }

@@ -6,6 +6,7 @@ import static java.lang.foreign.ValueLayout.JAVA_INT;
 import static java.lang.foreign.ValueLayout.JAVA_LONG;
 
 import embrick.formats.binding.NativeLibrary;
+import embrick.formats.bytes.DamagedDataException;
 import java.io.IOException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.FunctionDescriptor;
@@ -91,7 +92,7 @@ final class LibHeif {
         try (Arena arena = Arena.ofConfined()) {
             MemorySegment error = NativeLibrary.call(() -> call.call(arena));
             if (error.get(JAVA_INT, 0) != 0) {
-                throw new IOException(
+                throw new DamagedDataException(
                         error.get(ADDRESS, 8).reinterpret(500).getString(0).strip());
             }
         }
@@ -244,7 +245,7 @@ final class LibHeif {
                         () -> (MemorySegment) PLANE.invokeExact(image, CHANNEL_INTERLEAVED, strideOut));
                 int stride = strideOut.get(JAVA_INT, 0);
                 if (start.address() == 0 || stride < rowBytes) {
-                    throw new IOException("no interleaved pixels of " + rowBytes + " bytes a row");
+                    throw new DamagedDataException("no interleaved pixels of " + rowBytes + " bytes a row");
                 }
                 return new Plane(start.reinterpret((long) stride * (height() - 1) + rowBytes), stride);
             }

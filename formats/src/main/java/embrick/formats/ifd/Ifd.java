@@ -1,6 +1,7 @@
 package embrick.formats.ifd;
 
 import embrick.core.units.Resolution;
+import embrick.formats.bytes.DamagedDataException;
 import java.io.EOFException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -94,7 +95,7 @@ public final class Ifd {
         ByteOrder order = switch (mark) {
             case 0x4949 -> ByteOrder.LITTLE_ENDIAN;
             case 0x4D4D -> ByteOrder.BIG_ENDIAN;
-            default -> throw new IOException("TIFF: expected II or MM at offset 0, found " + mark);
+            default -> throw new DamagedDataException("TIFF: expected II or MM at offset 0, found " + mark);
         };
         head.order(order);
         if (head.getShort(2) == Flavour.BIG.version()) {
@@ -108,7 +109,7 @@ public final class Ifd {
         Ifd ifd = new Ifd(bytes, order, flavour);
         long count = number(bytes.at(offset, flavour.countBytes()).order(order), 0, flavour.countBytes());
         if (count < 0 || count > MOST_ENTRIES) {
-            throw new IOException("TIFF: directory says it has " + count + " entries");
+            throw new DamagedDataException("TIFF: directory says it has " + count + " entries");
         }
         int tableBytes = (int) count * flavour.entryBytes();
         ByteBuffer table = bytes.at(offset + flavour.countBytes(), tableBytes).order(order);
@@ -171,11 +172,11 @@ public final class Ifd {
             return Optional.empty();
         }
         if (entry.count() < 0 || entry.count() > MOST_VALUE_BYTES) {
-            throw new IOException("TIFF: tag " + tag + " says it has " + entry.count() + " values");
+            throw new DamagedDataException("TIFF: tag " + tag + " says it has " + entry.count() + " values");
         }
         long length = entry.count() * TYPE_BYTES[entry.type()];
         if (length > MOST_VALUE_BYTES) {
-            throw new IOException("TIFF: tag " + tag + " says it has " + length + " bytes");
+            throw new DamagedDataException("TIFF: tag " + tag + " says it has " + length + " bytes");
         }
         ByteBuffer value = length <= flavour.offsetBytes()
                 ? ByteBuffer.wrap(entry.inline(), 0, (int) length).slice()
@@ -209,7 +210,7 @@ public final class Ifd {
         }
         int count = (int) entries.get(tag).count();
         if (count > MOST_NUMBERS) {
-            throw new IOException("TIFF: tag " + tag + " says it has " + count + " numbers");
+            throw new DamagedDataException("TIFF: tag " + tag + " says it has " + count + " numbers");
         }
         ByteBuffer at = value.get();
         return switch (entries.get(tag).type()) {

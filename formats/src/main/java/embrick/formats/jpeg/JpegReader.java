@@ -4,6 +4,7 @@ import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Raster;
 import embrick.core.units.PixelSize;
 import embrick.formats.binding.FileBytes;
+import embrick.formats.bytes.DamagedDataException;
 import embrick.formats.jpeg.TurboJpeg.PixelLayout;
 import embrick.formats.jpeg.coded.PartStream;
 import embrick.formats.jpeg.coded.RowIndex;
@@ -116,7 +117,7 @@ final class JpegReader {
             throws UnusablePictureException {
         try {
             return TurboJpeg.decompress(bytes, into, size.width(), size.height(), layout, warnings);
-        } catch (IOException failed) {
+        } catch (DamagedDataException failed) {
             throw UnusablePictureException.broken("damaged", "cannot be decoded: " + failed.getMessage());
         }
     }

@@ -2,8 +2,10 @@ package embrick.formats.jpeg;
 
 import embrick.core.pixels.Raster;
 import embrick.core.pixels.RowMaker;
+import embrick.formats.bytes.DamagedDataException;
 import embrick.formats.jpeg.TurboJpeg.PixelLayout;
 import embrick.formats.jpeg.coded.PartStream;
+import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Watch;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -15,7 +17,9 @@ import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicIntegerArray;
+import java.util.concurrent.locks.ReadWriteLock;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.concurrent.locks.ReentrantReadWriteLock;
 
 /**
  * Decodes a JPEG's rows in parts, each when one of its rows is first read: a proof and a tight frame cost what they show, and
@@ -30,7 +34,14 @@ final class JpegRows implements RowMaker {
     /** The same where a row of groups above and below is decoded besides and left out: three of it are a twelfth more. */
     private static final int LEAST_ROWS_LOOKING_AROUND = 384;
 
+    /** Decodes a whole JPEG or a part cut out of one, and tells what was warned of. */
+    interface Decompression {
+        String decompress(MemorySegment file, MemorySegment into, int width, int rows, PixelLayout layout)
+                throws IOException;
+    }
+
     private final PartStream stream;
+    private final Decompression decompression;
     private final Arena arena;
     private final MemorySegment file;
     private final MemorySegment samples;
@@ -48,6 +59,9 @@ final class JpegRows implements RowMaker {
     private final AtomicInteger missing;
     private final ReentrantLock[] locks;
     private final Queue<MemorySegment> rooms = new ConcurrentLinkedQueue<>();
+    /** Parts are written beside each other, the whole alone. */
+    private final ReadWriteLock writing = new ReentrantReadWriteLock();
+
     private volatile boolean isWhole;
 
     /**
@@ -56,6 +70,26 @@ final class JpegRows implements RowMaker {
      * @param watch around the decoding of each part
      */
     JpegRows(PartStream stream, Arena arena, Raster raster, PixelLayout layout, boolean inverted, Watch watch) {
+        this(
+                stream,
+                arena,
+                raster,
+                layout,
+                inverted,
+                watch,
+                (bytes, into, across, rows, colours) ->
+                        TurboJpeg.decompress(bytes, into, across, rows, colours, TurboJpeg.Warnings.TOLD));
+    }
+
+    JpegRows(
+            PartStream stream,
+            Arena arena,
+            Raster raster,
+            PixelLayout layout,
+            boolean inverted,
+            Watch watch,
+            Decompression decompression) {
+        this.decompression = decompression;
         this.watch = watch;
         this.stream = stream;
         this.arena = arena;
@@ -107,7 +141,7 @@ final class JpegRows implements RowMaker {
         try {
             if (made.get(part) == 0 && !isWhole) {
                 watch.during(() -> {
-                    if (!decode(begins[part], begins[part + 1])) {
+                    if (!decodeUnlessWhole(part)) {
                         decodeWhole();
                     }
                     return null;
@@ -122,6 +156,16 @@ final class JpegRows implements RowMaker {
             throw new UncheckedIOException(failed);
         } finally {
             locks[part].unlock();
+        }
+    }
+
+    /** @return whether the part fitted, or all is there already */
+    private boolean decodeUnlessWhole(int part) throws IOException {
+        writing.readLock().lock();
+        try {
+            return isWhole || decode(begins[part], begins[part + 1]);
+        } finally {
+            writing.readLock().unlock();
         }
     }
 
@@ -169,8 +213,9 @@ final class JpegRows implements RowMaker {
     private boolean decode(byte[] part, MemorySegment into, int rows) throws IOException {
         try (Arena own = Arena.ofConfined()) {
             MemorySegment bytes = own.allocate(part.length).copyFrom(MemorySegment.ofArray(part));
-            return TurboJpeg.decompress(bytes, into, width, rows, layout, TurboJpeg.Warnings.TOLD)
-                    .isEmpty();
+            return decompression.decompress(bytes, into, width, rows, layout).isEmpty();
+        } catch (DamagedDataException doesNotFit) {
+            return false;
         }
     }
 
@@ -180,23 +225,39 @@ final class JpegRows implements RowMaker {
         return room == null || room.byteSize() < bytes ? arena.allocate(bytes) : room;
     }
 
-    private synchronized void decodeWhole() throws IOException {
-        if (isWhole) {
-            return;
+    /** A part that does not fit leaves anything behind in its rows, so none is at it when the whole is put there. */
+    private void decodeWhole() throws IOException {
+        writing.writeLock().lock();
+        try {
+            if (!isWhole) {
+                putWhole();
+                isWhole = true;
+            }
+        } finally {
+            writing.writeLock().unlock();
         }
+    }
+
+    private void putWhole() throws IOException {
         try (Arena own = Arena.ofConfined()) {
             // Aside, so that rows which others read meanwhile are only ever overwritten by the same samples.
             MemorySegment decoded = own.allocate(samples.byteSize());
-            String warning = TurboJpeg.decompress(file, decoded, width, height, layout, TurboJpeg.Warnings.TOLD);
+            String warning = decompression.decompress(file, decoded, width, height, layout);
             if (!warning.isEmpty()) {
-                throw new IOException("was sound when it was added, and cannot be decoded now: " + warning);
+                throw notSoundAnyMore(warning);
             }
             if (inverted) {
                 JpegReader.invert(decoded);
             }
             samples.copyFrom(decoded);
+        } catch (DamagedDataException damaged) {
+            throw notSoundAnyMore(damaged.getMessage());
         }
-        isWhole = true;
+    }
+
+    private static UnusablePictureException notSoundAnyMore(String why) {
+        return UnusablePictureException.broken(
+                "damaged", "was sound when it was added, and cannot be decoded now: " + why);
     }
 
     @Override

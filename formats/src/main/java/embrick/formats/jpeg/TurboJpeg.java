@@ -7,6 +7,7 @@ import static java.lang.foreign.ValueLayout.JAVA_LONG;
 
 import embrick.core.ticket.FileFormat;
 import embrick.formats.binding.NativeLibrary;
+import embrick.formats.bytes.DamagedDataException;
 import java.io.IOException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.FunctionDescriptor;
@@ -109,7 +110,7 @@ final class TurboJpeg {
      */
     static String decompress(
             MemorySegment file, MemorySegment into, int width, int height, PixelLayout layout, Warnings warnings)
-            throws IOException {
+            throws DamagedDataException {
         long needed = Math.multiplyExact((long) width * height, (long) layout.channels());
         if (into.byteSize() < needed) {
             throw new IllegalArgumentException("into: expected " + needed + " bytes, got " + into.byteSize());
@@ -125,7 +126,7 @@ final class TurboJpeg {
             String said = errorText(handle);
             int code = NativeLibrary.call(() -> (int) ERROR_CODE.invokeExact(handle));
             if (code != ERR_WARNING) {
-                throw new IOException(said);
+                throw new DamagedDataException(said);
             }
             return said;
         } finally {

@@ -1,7 +1,9 @@
 package embrick.formats.picture;
 
 import embrick.core.source.SourceFacts;
+import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.units.PixelSize;
+import java.util.Optional;
 
 /**
  * How large an original may be, judged from its header before any memory is taken.
@@ -11,6 +13,38 @@ import embrick.core.units.PixelSize;
  */
 public record DecodeLimits(long mostPixels, long mostBytes) {
     public static final DecodeLimits DEFAULT = new DecodeLimits(250_000_000L, 4L << 30);
+
+    /** Words, previews and profiles beside the pixels. */
+    private static final long BESIDE_PIXELS = 64L << 20;
+
+    /** Bytes a pixel of the kinds that pack: more than the most that noise takes. */
+    private static final int PACKED_PIXEL = 4;
+
+    /**
+     * @param kind that its first bytes tell; empty for none that is read
+     * @throws UnusablePictureException if no picture of its kind that is opened has so many bytes
+     */
+    public void requireLength(Optional<FileKind> kind, long bytes) throws UnusablePictureException {
+        long most = kind.map(this::mostFileBytes).orElse(mostBytes);
+        if (bytes > most) {
+            throw new UnusablePictureException(
+                    UnusablePictureException.Kind.TOO_LARGE,
+                    "too-large",
+                    "has " + bytes / 1_000_000 + " MB; "
+                            + kind.map(one -> "a " + one.name()).orElse("a file") + " that is opened has at most "
+                            + most / 1_000_000 + " MB",
+                    "Save it smaller, or as TIFF.");
+        }
+    }
+
+    private long mostFileBytes(FileKind kind) {
+        return switch (kind) {
+            case JPEG, HEIF, WEBP -> mostPixels * PACKED_PIXEL + BESIDE_PIXELS;
+            case PNG -> mostBytes + BESIDE_PIXELS;
+            // Of several pages the first is used.
+            case TIFF, PDF -> 4 * mostBytes;
+        };
+    }
 
     public void require(SourceFacts facts) throws UnusablePictureException {
         PixelSize size = facts.stored();

@@ -7,6 +7,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 
 /** Tells what a file is by its first bytes. */
 public final class Probe {
@@ -14,6 +15,15 @@ public final class Probe {
     public static final int BYTES = 64;
 
     private Probe() {}
+
+    /** What a file is; nothing if it is no picture that is read. */
+    public static Optional<FileKind> nameOf(Path file) throws IOException {
+        try {
+            return Optional.of(kindOf(file));
+        } catch (UnusablePictureException otherwise) {
+            return Optional.empty();
+        }
+    }
 
     /** @throws UnusablePictureException naming what it is instead */
     public static FileKind kindOf(Path file) throws IOException {

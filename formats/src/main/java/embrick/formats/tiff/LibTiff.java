@@ -7,6 +7,7 @@ import static java.lang.foreign.ValueLayout.JAVA_LONG;
 import static java.lang.foreign.ValueLayout.JAVA_SHORT;
 
 import embrick.formats.binding.NativeLibrary;
+import embrick.formats.bytes.DamagedDataException;
 import embrick.formats.ifd.Ifd;
 import java.io.IOException;
 import java.lang.foreign.Arena;
@@ -109,7 +110,7 @@ final class LibTiff implements AutoCloseable {
         }
         if (tiff.address() == 0) {
             arena.close();
-            throw new IOException(error.isEmpty() ? "it does not open" : error);
+            throw new DamagedDataException(error.isEmpty() ? "it does not open" : error);
         }
     }
 
@@ -119,7 +120,7 @@ final class LibTiff implements AutoCloseable {
         if (page > 0 && opened.number(() -> (int) SET_DIRECTORY.invokeExact(opened.tiff, page)) == 0) {
             String why = opened.error;
             opened.close();
-            throw new IOException("page " + (page + 1) + ": " + why);
+            throw new DamagedDataException("page " + (page + 1) + ": " + why);
         }
         // What was said of tags so far does not concern the pixels.
         opened.warning = "";
@@ -196,7 +197,7 @@ final class LibTiff implements AutoCloseable {
     /** Has JPEG strips and tiles that hold luminance and colour differences given as RGB. */
     void wantRgb() throws IOException {
         if (number(() -> (int) SET_NUMBER.invokeExact(tiff, TAG_JPEG_COLOR_MODE, JPEG_COLOR_MODE_RGB)) == 0) {
-            throw new IOException("its JPEG strips give no RGB");
+            throw new DamagedDataException("its JPEG strips give no RGB");
         }
     }
 
@@ -265,7 +266,7 @@ final class LibTiff implements AutoCloseable {
     void requireRgba() throws IOException {
         MemorySegment why = arena.allocate(1024);
         if (number(() -> (int) IS_RGBA.invokeExact(tiff, why)) == 0) {
-            throw new IOException(why.getString(0));
+            throw new DamagedDataException(why.getString(0));
         }
     }
 

@@ -1,6 +1,7 @@
 package embrick.formats.tiff;
 
 import embrick.core.units.PixelSize;
+import embrick.formats.bytes.DamagedDataException;
 import java.io.IOException;
 import java.lang.foreign.MemorySegment;
 import java.util.function.IntConsumer;
@@ -15,7 +16,7 @@ final class RgbaParts {
         long partWidth = tiled ? tiff.tileWidth() : size.width();
         long partHeight = Math.min(tiled ? tiff.tileHeight() : tiff.rowsPerStrip(), tiled ? 1 << 20 : size.height());
         if (partWidth < 1 || partHeight < 1 || partWidth > 1 << 20) {
-            throw new IOException("has parts of " + partWidth + " × " + partHeight + " px");
+            throw new DamagedDataException("has parts of " + partWidth + " × " + partHeight + " px");
         }
         long bytes = Math.multiplyExact(4 * partWidth, partHeight);
         MemorySegment room = tiff.room(bytes);

@@ -2,6 +2,7 @@ package embrick.formats.tiff;
 
 import embrick.core.pixels.Raster;
 import embrick.core.units.PixelSize;
+import embrick.formats.bytes.DamagedDataException;
 import embrick.formats.picture.Damage;
 import embrick.formats.picture.Decoded;
 import embrick.formats.picture.RasterMemory;
@@ -42,7 +43,7 @@ final class TiffDecoder {
             }
         } catch (UnusablePictureException known) {
             throw known;
-        } catch (IOException damaged) {
+        } catch (DamagedDataException damaged) {
             throw UnusablePictureException.broken("damaged", "cannot be decoded: " + damaged.getMessage());
         }
     }
@@ -152,7 +153,7 @@ final class TiffDecoder {
         long needed = Math.ceilDiv(
                 (long) pixels * TileGrid.perPixel(layout) * layout.depth().bits(), 8);
         if (rowBytes < needed) {
-            throw new IOException("promises rows of " + needed + " bytes and holds " + rowBytes);
+            throw new DamagedDataException("promises rows of " + needed + " bytes and holds " + rowBytes);
         }
     }
 }

@@ -5,6 +5,7 @@ import embrick.core.pixels.Orientation;
 import embrick.core.source.SourceFacts.ColourRemark;
 import embrick.core.units.PixelSize;
 import embrick.core.units.Resolution;
+import embrick.formats.bytes.DamagedDataException;
 import embrick.formats.ifd.Ifd;
 import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
@@ -65,7 +66,7 @@ record TiffHeader(int page, int pages, PixelSize size, SampleLayout samples, Mar
     static Ifd page(Ifd.Bytes bytes, int page) throws IOException {
         Ifd ifd = Ifd.first(bytes);
         for (int number = 0; number < page; number++) {
-            ifd = ifd.following().orElseThrow(() -> new IOException("page " + page + " is missing"));
+            ifd = ifd.following().orElseThrow(() -> new DamagedDataException("page " + page + " is missing"));
         }
         return ifd;
     }

@@ -3,6 +3,7 @@ package embrick.formats.tiff;
 import embrick.core.source.SourceFacts;
 import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.Pages;
+import embrick.formats.bytes.DamagedDataException;
 import embrick.formats.ifd.Ifd;
 import embrick.formats.metadata.MetadataBlocks;
 import embrick.formats.picture.Damage;
@@ -77,7 +78,7 @@ public final class TiffPictures implements PictureFormat {
                     "cut-short",
                     "is cut short after " + Files.size(file)
                             + " bytes: the list of its parts, which stands behind them, is missing");
-        } catch (IOException damaged) {
+        } catch (DamagedDataException damaged) {
             throw UnusablePictureException.broken("damaged", "has a damaged header: " + damaged.getMessage());
         }
     }

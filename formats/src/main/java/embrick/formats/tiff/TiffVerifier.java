@@ -1,7 +1,9 @@
 package embrick.formats.tiff;
 
+import embrick.formats.bytes.DamagedDataException;
 import embrick.formats.ifd.Ifd;
 import embrick.formats.picture.UnusablePictureException;
+import java.io.EOFException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -43,7 +45,7 @@ final class TiffVerifier {
             }
         } catch (UnusablePictureException known) {
             throw known;
-        } catch (IOException | DataFormatException corrupt) {
+        } catch (DamagedDataException | EOFException | DataFormatException corrupt) {
             throw damaged("does not read to its end: " + corrupt.getMessage());
         }
     }

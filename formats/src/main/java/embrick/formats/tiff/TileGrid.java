@@ -1,6 +1,7 @@
 package embrick.formats.tiff;
 
 import embrick.core.units.PixelSize;
+import embrick.formats.bytes.DamagedDataException;
 import java.io.IOException;
 
 /** The tiles of a TIFF (section 15), as the library states them. */
@@ -17,7 +18,7 @@ record TileGrid(int width, int height, long rowBytes) {
         long bytes = tiff.tileBytes();
         long rowBytes = tiff.tileRowBytes();
         if (bytes < 1 || rowBytes < 1 || bytes > MOST_BYTES) {
-            throw new IOException("has tiles of " + bytes + " bytes");
+            throw new DamagedDataException("has tiles of " + bytes + " bytes");
         }
         long width = tiff.tileWidth();
         long height = bytes / rowBytes;
@@ -27,7 +28,7 @@ record TileGrid(int width, int height, long rowBytes) {
                 || width > Integer.MAX_VALUE / 2
                 || rowBytes < needed
                 || height > size.height() + (1L << 20)) {
-            throw new IOException("has tiles of " + width + " × " + height + " px in " + bytes + " bytes");
+            throw new DamagedDataException("has tiles of " + width + " × " + height + " px in " + bytes + " bytes");
         }
         return new TileGrid((int) width, (int) height, rowBytes);
     }

@@ -147,4 +147,16 @@ class CrewTest {
                 }))
                 .hasMessage("stopped");
     }
+
+    /** A system at its bound of threads gives none: the caller makes all parts alone, and gives the core back. */
+    @Test
+    void whereNoThreadCanBeMadeTheCallerWorksAlone() throws IOException {
+        Crew crew = new Crew(2, _ -> {
+            throw new OutOfMemoryError("unable to create native thread");
+        });
+        List<Integer> taken = new ArrayList<>();
+        crew.inOrder(5, () -> part -> part, (part, made) -> taken.add(made));
+        assertThat(taken).containsExactly(0, 1, 2, 3, 4);
+        assertThat(crew.isIdle()).isTrue();
+    }
 }

@@ -17,6 +17,7 @@ import embrick.server.runs.RunOrders;
 import embrick.server.storage.Storage;
 import java.time.Clock;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -130,18 +131,28 @@ class CounterOrders implements RunInUse {
                 .toList();
     }
 
-    /** Files that the counter may still ask for stay. */
+    /** Files that the counter may still ask for stay; and an order that it still has is not forgotten here. */
     @Override
     @Transactional(readOnly = true)
-    public Optional<Problem> use(UUID runId) {
-        return orders.findByRunIdOrderByCreatedAtDesc(runId).stream()
-                .filter(order -> !order.state().isOver() && order.state() != CounterOrder.State.ACCEPTED)
-                .findFirst()
-                .map(_ -> new Problem(
+    public List<Problem> uses(Collection<UUID> runIds, Ending ending) {
+        return runIds.stream()
+                .flatMap(runId -> orders.findByRunIdOrderByCreatedAtDesc(runId).stream())
+                .filter(order -> isOpen(order, ending))
+                .map(order -> new Problem(
                         "run-ordered",
                         "run",
-                        "Pieces of this run are ordered at the counter, which has not accepted them yet.",
-                        "Wait until it has, or cancel the order; then delete it."));
+                        ending == Ending.CLEARED
+                                ? "Pieces of this run are ordered at the counter, which has not accepted them yet."
+                                : "Pieces of it are ordered at the counter, and the order “" + order.reference()
+                                        + "” is still open there.",
+                        ending == Ending.CLEARED
+                                ? "Wait until it has, or cancel the order; then clear it."
+                                : "Wait until the order has been handed over, or cancel it; then delete it."))
+                .toList();
+    }
+
+    private static boolean isOpen(CounterOrder order, Ending ending) {
+        return !order.state().isOver() && (ending == Ending.REMOVED || order.state() != CounterOrder.State.ACCEPTED);
     }
 
     /** Takes over what the counter says. What somebody has cancelled here meanwhile stays so. */

@@ -82,7 +82,11 @@ class FolderController {
             @Schema(nullable = true) IntakeView intake,
             @NotNull List<RefusedFile> refused) {}
 
-    record IntakeView(int files, int done) {}
+    /**
+     * @param bytes of all its files
+     * @param readBytes how many of them were read by now; files that were read before are not read again
+     */
+    record IntakeView(int files, int done, long bytes, long readBytes) {}
 
     record RefusedFile(@NotNull String path, @NotNull String reason) {}
 
@@ -113,6 +117,14 @@ class FolderController {
         return begin(get(id), wish.changed() ? Wish.NEW_AND_CHANGED : Wish.NEW);
     }
 
+    /** Ends an intake that is under way. What was taken in stays, and the rest may be taken in later. */
+    @DeleteMapping("/folders/{id}/intake")
+    FolderView cancelFolderIntake(@PathVariable UUID id) {
+        OpenedFolder folder = get(id);
+        intake.cancel(id);
+        return view(folder);
+    }
+
     /** Looks after a folder no longer. Its pictures stay in the job, and where they lie. */
     @DeleteMapping("/folders/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
@@ -134,7 +146,7 @@ class FolderController {
 
     private FolderView view(OpenedFolder folder) {
         IntakeView underWay = intake.state(folder.id())
-                .map(state -> new IntakeView(state.files(), state.done()))
+                .map(state -> new IntakeView(state.files(), state.done(), state.bytes(), state.readBytes()))
                 .orElse(null);
         Optional<Seen> last = looks.of(folder);
         Seen seen = last.orElseGet(() -> Seen.away(null));

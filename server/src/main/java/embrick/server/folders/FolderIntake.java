@@ -6,10 +6,12 @@ import embrick.server.folders.FolderWalk.FoundFile;
 import embrick.server.folders.OpenedFolder.Wish;
 import embrick.server.originals.FewAtOnce;
 import embrick.server.originals.Intake;
+import embrick.server.originals.NotTakenException;
 import embrick.server.originals.Original;
 import embrick.server.originals.StillWrittenException;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.OutsideRootException;
+import embrick.server.storage.ReadingLane;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
@@ -30,6 +32,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicLong;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
@@ -56,6 +59,7 @@ class FolderIntake {
     private final FolderLook look;
     private final FolderLooks looks;
     private final Intake intake;
+    private final ReadingLane lane;
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
@@ -67,18 +71,25 @@ class FolderIntake {
             FolderLook look,
             FolderLooks looks,
             Intake intake,
+            ReadingLane lane,
             TransactionTemplate transaction,
             Clock clock) {
         this.folders = folders;
         this.look = look;
         this.looks = looks;
         this.intake = intake;
+        this.lane = lane;
         this.transaction = transaction;
         this.clock = clock;
     }
 
-    /** How far an intake is. */
-    record State(int files, int done) {}
+    /**
+     * How far an intake is.
+     *
+     * @param bytes of all its files
+     * @param readBytes of those that were not read before
+     */
+    record State(int files, int done, long bytes, long readBytes) {}
 
     /**
      * A file that could not be taken in.
@@ -88,9 +99,15 @@ class FolderIntake {
     record Refusal(String path, String reason) {}
 
     private static final class Progress {
+        private final ReadingLane.Reader reader;
+        private final AtomicLong bytes = new AtomicLong();
         private final AtomicInteger files = new AtomicInteger();
         private final AtomicInteger done = new AtomicInteger();
         private final AtomicBoolean isAskedAgain = new AtomicBoolean();
+
+        Progress(ReadingLane.Reader reader) {
+            this.reader = reader;
+        }
     }
 
     /** Asks for an intake. One that is under way takes what is new when it has ended. */
@@ -104,7 +121,8 @@ class FolderIntake {
     /** Empty if none is under way. */
     Optional<State> state(UUID folderId) {
         return Optional.ofNullable(atWork.get(folderId))
-                .map(progress -> new State(progress.files.get(), progress.done.get()));
+                .map(progress -> new State(
+                        progress.files.get(), progress.done.get(), progress.bytes.get(), progress.reader.readBytes()));
     }
 
     /** What the last intake could not take. */
@@ -113,7 +131,17 @@ class FolderIntake {
     }
 
     void forget(UUID folderId) {
+        cancel(folderId);
         refusals.remove(folderId);
+    }
+
+    /** What was taken in stays; what was not may be taken in later. */
+    void cancel(UUID folderId) {
+        Progress underWay = atWork.get(folderId);
+        if (underWay != null) {
+            underWay.isAskedAgain.set(false);
+            underWay.reader.giveUp();
+        }
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -131,7 +159,7 @@ class FolderIntake {
     }
 
     private void run(UUID folderId) {
-        Progress progress = new Progress();
+        Progress progress = new Progress(lane.reader());
         Progress underWay = atWork.putIfAbsent(folderId, progress);
         if (underWay == null) {
             threads.submit(() -> takeAll(folderId, progress));
@@ -175,13 +203,19 @@ class FolderIntake {
         List<Step> steps = new ArrayList<>();
         seen.fresh()
                 .forEach(file -> steps.add(new Step(
-                        file, () -> intake.takeInPlace(folder.jobId(), file.path(), folder.root(), file.rootPath()))));
-        changed.forEach((original, file) ->
-                steps.add(new Step(file, () -> intake.renewInPlace(original, folder.root(), file.rootPath()))));
+                        file,
+                        () -> intake.takeInPlace(
+                                folder.jobId(), file.path(), folder.root(), file.rootPath(), progress.reader))));
+        changed.forEach((original, file) -> steps.add(
+                new Step(file, () -> intake.renewInPlace(original, folder.root(), file.rootPath(), progress.reader))));
         progress.files.set(steps.size());
+        progress.bytes.set(steps.stream().mapToLong(step -> step.file().bytes()).sum());
         Queue<Refusal> refused = new ConcurrentLinkedQueue<>();
         try {
             FewAtOnce.each(steps, step -> {
+                if (progress.reader.isGivenUp()) {
+                    return;
+                }
                 taken(step.file(), step.taking()).ifPresent(refused::add);
                 progress.done.incrementAndGet();
             });
@@ -222,6 +256,10 @@ class FolderIntake {
             return refusal(file, "may not be read by the user that Embrick runs as. Let it be read");
         } catch (OutsideRootException out) {
             return refusal(file, "leads out of the folder by a link");
+        } catch (ReadingLane.GivenUpException cancelled) {
+            return Optional.empty();
+        } catch (NotTakenException not) {
+            return refusal(file, not.getMessage());
         } catch (IOException failed) {
             return refusal(file, "cannot be read: " + failed.getMessage());
         } catch (ProblemException refused) {

@@ -24,6 +24,8 @@ interface HotFileRepository extends JpaRepository<HotFile, UUID> {
 
     boolean existsByHotFolderIdAndMovedFalse(UUID hotFolderId);
 
+    boolean existsByHotFolderIdAndJobIdAndMovedFalse(UUID hotFolderId, UUID jobId);
+
     @Query("""
             select f from HotFile f where f.hotFolderId = :hotFolderId and (f.settledAt is null or f.settledAt >= :since)
             order by f.seenAt desc, f.id desc

@@ -74,6 +74,10 @@ class HotFolder {
         return Optional.ofNullable(jobId).filter(_ -> day.equals(jobDay) && savedAt.equals(ticketSavedAt));
     }
 
+    boolean worksIn(UUID job, LocalDate day) {
+        return job.equals(jobId) && day.equals(jobDay);
+    }
+
     UUID id() {
         return id;
     }

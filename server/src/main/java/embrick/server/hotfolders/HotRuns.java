@@ -2,6 +2,7 @@ package embrick.server.hotfolders;
 
 import embrick.core.problem.Problem;
 import embrick.server.Ids;
+import embrick.server.jobs.JobService;
 import embrick.server.problems.ProblemException;
 import embrick.server.runs.Piece;
 import embrick.server.runs.PieceRepository;
@@ -95,11 +96,16 @@ class HotRuns {
         }
     }
 
+    /** The folder to deliver to is not there now: no file's fault, and gone when it is back. */
+    private static boolean isOfTheTarget(ProblemException refused) {
+        return refused.problems().stream().anyMatch(problem -> problem.code().equals(JobService.TARGET_UNFIT));
+    }
+
     private void answer(ProblemException refused, List<HotFile> files) {
         if (refused.status() == HttpStatus.NOT_FOUND) {
             // The job, or a picture of it, was deleted meanwhile: the files are still here, and go into a new one.
             set(files, HotFile::take);
-        } else if (refused.status() == HttpStatus.INSUFFICIENT_STORAGE) {
+        } else if (refused.status() == HttpStatus.INSUFFICIENT_STORAGE || isOfTheTarget(refused)) {
             throw refused;
         } else if (files.size() > 1) {
             // What stands against one, or against two together, must not stop the others.

@@ -101,6 +101,12 @@ class LayoutController {
         if (!layout.wrong().isEmpty()) {
             throw new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, layout.wrong());
         }
+        List<Problem> lost = layout.refused().stream()
+                .filter(problem -> problem.code().equals(LayoutPieces.LOST))
+                .toList();
+        if (!lost.isEmpty()) {
+            throw new ProblemException(HttpStatus.CONFLICT, lost);
+        }
         if (layout.pages().isEmpty()) {
             throw layout.refused().isEmpty()
                     ? ProblemException.invalid(

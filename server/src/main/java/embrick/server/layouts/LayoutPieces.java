@@ -20,6 +20,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** The finished pieces of runs, as often as each has copies; those that cannot be laid are told and stop none of the others. */
 @Component
 class LayoutPieces {
+    /** The code of a piece whose file is not there as it was checked. */
+    static final String LOST = "piece-lost";
+
     private final PieceRepository pieces;
     private final DeliveredFiles files;
     private final StoredJson json;
@@ -66,7 +69,7 @@ class LayoutPieces {
                     "Choose JPEG or PDF on its ticket and run it again."));
         } else if (!files.isIntact(row)) {
             refused.add(new Problem(
-                    "piece-lost",
+                    LOST,
                     row.name(),
                     row.name() + " is no longer in its folder as it was checked.",
                     "Make it again from its delivery."));

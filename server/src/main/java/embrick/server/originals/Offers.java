@@ -45,6 +45,8 @@ class Offers {
         for (Offered file : offered) {
             List<Original> known = ofPath(present, OriginalPath.clean(file.path())).stream()
                     .filter(original -> original.fileBytes() == file.bytes())
+                    // What was found broken is looked at again when somebody sends it again.
+                    .filter(original -> original.state() != Original.State.BROKEN)
                     .filter(original -> files.isHere(original.place(), original.fileBytes(), original.addedAt()))
                     .toList();
             boolean isHere = file.sha256()

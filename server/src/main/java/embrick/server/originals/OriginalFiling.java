@@ -67,6 +67,7 @@ class OriginalFiling {
             if (known.digest().equals(arrival.digest())) {
                 // The same bytes elsewhere, or written anew: only where they lie is another.
                 known.moveTo(arrival.place());
+                judgeAnew(known, arrival, judgement);
             } else {
                 letGo.add(clearance.note(known.digest()));
                 known.replaceContent(arrival, judgement);
@@ -114,7 +115,10 @@ class OriginalFiling {
         if (arrival.place() instanceof InPlace here) {
             Optional<Original> known = originals.findByJobIdAndRootAndRootPath(jobId, here.root(), here.path());
             if (known.isPresent()) {
-                // Somebody changed it since: whether the new one is meant is for a person to say.
+                // If somebody changed it since, whether the new one is meant is for a person to say.
+                if (known.get().digest().equals(arrival.digest())) {
+                    judgeAnew(known.get(), arrival, judgement);
+                }
                 return known.get();
             }
         }
@@ -126,6 +130,7 @@ class OriginalFiling {
             }
             Original known = present.get();
             if (known.digest().equals(arrival.digest()) && arrival.place() instanceof Kept) {
+                judgeAnew(known, arrival, judgement);
                 return known;
             }
             if (known.state() != State.SOUND && arrival.place() instanceof Kept) {
@@ -138,6 +143,13 @@ class OriginalFiling {
         Original original = new Original(Ids.next(), jobId, free, clock.instant());
         original.replaceContent(arrival, judgement);
         return originals.save(original);
+    }
+
+    /** The same bytes, found sound where they were not before: what was wrong was not theirs. */
+    private static void judgeAnew(Original known, Arrival arrival, Judgement judgement) {
+        if (known.state() != State.SOUND && judgement.state() == State.SOUND) {
+            known.replaceContent(arrival, judgement);
+        }
     }
 
     /** One after the other within a job: equal paths would otherwise meet, and a job must not go away meanwhile. */

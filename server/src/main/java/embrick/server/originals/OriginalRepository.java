@@ -60,6 +60,10 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     @Query(value = "select cast(id as text) from job where id = :jobId for no key update", nativeQuery = true)
     Optional<String> lockJob(UUID jobId);
 
+    /** As above, and against rows that are added to it by whoever does not lock it. */
+    @Query(value = "select cast(id as text) from job where id = :jobId for update", nativeQuery = true)
+    Optional<String> lockJobToDelete(UUID jobId);
+
     @Modifying
     @Query(value = "delete from framing where original_id = :id", nativeQuery = true)
     void forgetFramings(UUID id);

@@ -8,6 +8,7 @@ import embrick.core.units.PixelSize;
 import embrick.formats.Formats;
 import embrick.formats.picture.Damage;
 import embrick.formats.picture.Examination;
+import embrick.formats.picture.NotExaminedException;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.server.documents.StoredJson;
 import embrick.server.originals.Original.Judgement;
@@ -16,9 +17,12 @@ import embrick.server.originals.OriginalFiling.Framings;
 import embrick.server.previews.SmallPictures;
 import embrick.server.profiles.PictureProfiles;
 import embrick.server.storage.Arrival;
+import embrick.server.storage.OriginalFiles;
 import embrick.server.storage.Pictures;
 import embrick.server.storage.Storage;
 import java.io.IOException;
+import java.nio.file.FileSystemException;
+import java.nio.file.Path;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
@@ -32,6 +36,7 @@ class PictureJudge {
 
     private final OriginalRepository originals;
     private final Storage storage;
+    private final OriginalFiles files;
     private final Formats formats;
     private final SmallPictures smallPictures;
     private final Pictures pictures;
@@ -41,6 +46,7 @@ class PictureJudge {
     PictureJudge(
             OriginalRepository originals,
             Storage storage,
+            OriginalFiles files,
             Formats formats,
             SmallPictures smallPictures,
             Pictures pictures,
@@ -48,6 +54,7 @@ class PictureJudge {
             StoredJson json) {
         this.originals = originals;
         this.storage = storage;
+        this.files = files;
         this.formats = formats;
         this.smallPictures = smallPictures;
         this.pictures = pictures;
@@ -55,8 +62,31 @@ class PictureJudge {
         this.json = json;
     }
 
-    /** Reads the whole file. A file that is no picture, or a damaged one, is told in the judgement. */
+    /**
+     * Reads the whole file. A file that is no picture, or a damaged one, is told in the judgement.
+     *
+     * @throws NotExaminedException if the machine is to blame: nothing is known of the file
+     */
     Judgement judge(UUID jobId, Arrival arrival) throws IOException {
+        try {
+            Judgement judgement = judgeOnce(jobId, arrival);
+            if (judgement.state() == State.BROKEN) {
+                files.requireReadable(arrival);
+            }
+            return judgement;
+        } catch (FileSystemException known) {
+            throw known;
+        } catch (IOException failed) {
+            throw NotExaminedException.reading(failed);
+        }
+    }
+
+    /** @throws UnusablePictureException if a file is larger than any picture of its kind; nothing but its first bytes is read */
+    void requireSensibleLength(Path file) throws IOException {
+        formats.requireSensibleLength(file);
+    }
+
+    private Judgement judgeOnce(UUID jobId, Arrival arrival) throws IOException {
         try {
             SourceFacts facts = formats.inspect(arrival.file());
             PictureSaid said = PictureSaid.of(formats.metadata(arrival.file()));

@@ -1,5 +1,6 @@
 package embrick.server.originals;
 
+import embrick.formats.picture.NotExaminedException;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.OriginalLostException;
@@ -22,6 +23,13 @@ public final class PictureProblems {
                     original.path(),
                     original.path() + " " + lost.text() + ".",
                     lost.remedy());
+        } catch (NotExaminedException failed) {
+            throw new ProblemException(
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    "not-examined",
+                    original.path(),
+                    original.path() + " could not be examined: " + failed.getMessage() + ".",
+                    NotExaminedException.REMEDY);
         } catch (UnusablePictureException unusable) {
             throw ProblemException.invalid(
                     unusable.code(),

@@ -1,6 +1,7 @@
 package embrick.server.problems;
 
 import embrick.core.problem.Problem;
+import embrick.formats.picture.NotExaminedException;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.server.Failures;
 import embrick.server.storage.AskerGoneException;
@@ -225,6 +226,15 @@ class ProblemResponses {
                         "original",
                         "The picture " + lost.text() + ".",
                         lost.remedy());
+            case NotExaminedException failing -> {
+                LOG.warn("a picture could not be examined", failing);
+                yield respond(
+                        HttpStatus.SERVICE_UNAVAILABLE,
+                        "not-examined",
+                        "picture",
+                        "The picture could not be examined: " + failing.getMessage() + ".",
+                        NotExaminedException.REMEDY);
+            }
             case UnusablePictureException unusable ->
                 respond(
                         HttpStatus.UNPROCESSABLE_CONTENT,

@@ -2,6 +2,7 @@ package embrick.server.runs;
 
 import embrick.core.problem.Problem;
 import embrick.formats.binding.UnfitMachineException;
+import embrick.formats.picture.NotExaminedException;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.server.Failures;
 import embrick.server.runs.Attempts.Attempt;
@@ -29,14 +30,14 @@ import org.springframework.stereotype.Component;
  * nothing left to do. So a piece is made at least once and published exactly once.
  *
  * <p>What goes wrong is told apart by whose fault it is. The picture's: the piece fails with its reason. The disk's: the run
- * is held up until there is room ({@link Pauses}). The database's or this machine's: the queue tries again later, here or
+ * is held up until there is room ({@link Pauses}). The original's disk's or a decoder's process's: a few more tries. The database's or this machine's: the queue tries again later, here or
  * elsewhere. Nobody's, because another attempt has taken over: nothing.
  */
 @Component
 class PieceMaker {
     private static final Logger LOG = LoggerFactory.getLogger(PieceMaker.class);
 
-    /** Tries on machines that cannot make a piece, for want of a library, before it fails for that reason. */
+    /** Tries, with growing pauses, of a piece that a machine cannot make, before it fails for that reason. */
     private static final int MOST_UNFIT = 4;
 
     private final Attempts attempts;
@@ -95,6 +96,8 @@ class PieceMaker {
         } catch (RootUnknownException elsewhere) {
             tryElsewhere(pieceId, elsewhere, failures);
             fail(attempt, unknownFolder(attempt.original().path(), elsewhere));
+        } catch (NotExaminedException failed) {
+            failUnexamined(attempt, failed, failures);
         } catch (UnusablePictureException unusable) {
             fail(attempt, unusable.code(), unusable.getMessage(), unusable.remedy());
         } catch (PieceFiles.NameTakenException taken) {
@@ -156,6 +159,25 @@ class PieceMaker {
                 "write-failed",
                 "could not be written: " + failed.getMessage(),
                 "See that the storage disk is there and has room, then try again.");
+    }
+
+    /** The disk of the original, or a decoder's process, failed: it waits for the disk, or is tried again, before it fails. */
+    private void failUnexamined(Attempt attempt, NotExaminedException failed, int failures) {
+        Optional<Problem> ofTheDisk =
+                pauses.reasonFor(failed, attempt.original().place(), attempt.place());
+        if (ofTheDisk.isPresent()) {
+            attempts.giveBack(attempt, ofTheDisk.get(), pauses);
+            return;
+        }
+        if (failures < MOST_UNFIT) {
+            LOG.warn("piece {} is tried again: {}", attempt.pieceId(), failed.getMessage());
+            throw new TryLaterException(failed);
+        }
+        fail(
+                attempt,
+                "not-examined",
+                "could not be read, though it was before: " + failed.getMessage(),
+                "See that its disk is there and this machine has memory to spare, then try it again.");
     }
 
     /** Another machine may have the folder that this one does not: the first times the piece goes back to the queue. */

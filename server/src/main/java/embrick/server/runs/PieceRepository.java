@@ -93,6 +93,8 @@ public interface PieceRepository extends JpaRepository<Piece, UUID> {
 
     long countByRunIdAndState(UUID runId, Piece.State state);
 
+    long countByRunIdAndStateIn(UUID runId, Collection<Piece.State> states);
+
     @Query("select coalesce(sum(p.expectedBytes), 0) from Piece p where p.state in (WAITING, MAKING)")
     long bytesStillToCome();
 

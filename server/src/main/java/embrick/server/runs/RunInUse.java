@@ -1,11 +1,25 @@
 package embrick.server.runs;
 
 import embrick.core.problem.Problem;
-import java.util.Optional;
+import java.util.Collection;
+import java.util.List;
 import java.util.UUID;
 
-/** Whoever still needs the files of a run that has ended: it is neither deleted nor cleared meanwhile. */
+/** Whoever still needs runs that have ended, or their files: they are neither deleted nor cleared meanwhile. */
 public interface RunInUse {
-    /** What stands against it, with its remedy; empty if nothing does. */
-    Optional<Problem> use(UUID runId);
+    /** What is about to become of a run. */
+    enum Ending {
+        /** Its files go, and all that is known of it stays. */
+        CLEARED,
+        /** It is forgotten. */
+        REMOVED
+    }
+
+    /** What stands against it, each with its remedy. */
+    List<Problem> uses(Collection<UUID> runIds, Ending ending);
+
+    /** Whether another service is asked, which takes its time: then before the run is locked. */
+    default boolean asksOutside() {
+        return false;
+    }
 }

@@ -4,6 +4,7 @@ import embrick.core.problem.Problem;
 import embrick.server.problems.ProblemException;
 import embrick.server.runs.DeliveredFiles.OnDisk;
 import embrick.server.runs.Piece.State;
+import embrick.server.runs.RunInUse.Ending;
 import embrick.server.storage.DeliveryFolders;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -15,7 +16,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Deletes runs, with their delivered files or without. */
 @Service
@@ -25,7 +26,8 @@ public class RunRemoval {
     private final RunOrderRepository orders;
     private final DeliveredFiles delivered;
     private final DeliveryFolders folders;
-    private final List<RunInUse> uses;
+    private final RunUses uses;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     RunRemoval(
@@ -34,9 +36,11 @@ public class RunRemoval {
             RunOrderRepository orders,
             DeliveredFiles delivered,
             DeliveryFolders folders,
-            List<RunInUse> uses,
+            RunUses uses,
+            TransactionTemplate transaction,
             Clock clock) {
-        this.uses = List.copyOf(uses);
+        this.uses = uses;
+        this.transaction = transaction;
         this.clock = clock;
         this.orders = orders;
         this.runs = runs;
@@ -58,15 +62,17 @@ public class RunRemoval {
      *
      * @throws ProblemException if some of its pieces wait or are being made, or somebody needs its files
      */
-    @Transactional
     public void remove(UUID id, FilesThen files) {
-        Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
-        List<PieceRow> all = atRest(id);
-        if (files == FilesThen.DELETED) {
-            all.forEach(this::deleteFile);
-        }
-        discardEmptyFolders(id);
-        runs.delete(run);
+        uses.requireNone(id, Ending.REMOVED, true);
+        transaction.executeWithoutResult(_ -> {
+            Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
+            List<PieceRow> all = atRest(id, Ending.REMOVED);
+            if (files == FilesThen.DELETED) {
+                all.forEach(this::deleteFile);
+            }
+            discardEmptyFolders(id);
+            runs.delete(run);
+        });
     }
 
     /**
@@ -76,19 +82,21 @@ public class RunRemoval {
      *
      * @throws ProblemException if some of its pieces wait or are being made, or somebody needs its files
      */
-    @Transactional
     public void clear(UUID id) {
-        Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
-        atRest(id).forEach(this::deleteFile);
-        run.clear(clock.instant());
-        runs.saveAndFlush(run);
+        uses.requireNone(id, Ending.CLEARED, true);
+        transaction.executeWithoutResult(_ -> {
+            Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
+            atRest(id, Ending.CLEARED).forEach(this::deleteFile);
+            run.clear(clock.instant());
+            runs.saveAndFlush(run);
+        });
     }
 
     private void discardEmptyFolders(UUID id) {
         orders.findByRunIdOrderByPosition(id).forEach(order -> folders.discardEmpty(order.place()));
     }
 
-    private List<PieceRow> atRest(UUID id) {
+    private List<PieceRow> atRest(UUID id, Ending ending) {
         List<PieceRow> all = pieces.rows(id);
         if (all.stream().anyMatch(piece -> piece.state() == State.WAITING || piece.state() == State.MAKING)) {
             throw new ProblemException(
@@ -99,11 +107,7 @@ public class RunRemoval {
                             "This run is at work.",
                             "Stop it, wait for the piece that is being made, then delete it.")));
         }
-        List<Problem> inUse =
-                uses.stream().map(use -> use.use(id)).flatMap(Optional::stream).toList();
-        if (!inUse.isEmpty()) {
-            throw new ProblemException(HttpStatus.CONFLICT, inUse);
-        }
+        uses.requireNone(id, ending, false);
         return all;
     }
 

@@ -14,6 +14,9 @@ import org.springframework.data.jpa.repository.Query;
 interface RunRepository extends JpaRepository<Run, UUID> {
     List<Run> findByJobIdOrderByStartedAtDesc(UUID jobId);
 
+    @Query("select r.id from Run r where r.jobId = :jobId order by r.startedAt")
+    List<UUID> idsOfJob(UUID jobId);
+
     Optional<Run> findByJobIdAndIdempotencyKey(UUID jobId, String key);
 
     @Query("select r from Run r where r.finishedAt is null and not r.stopped order by r.putFirst desc, r.startedAt")

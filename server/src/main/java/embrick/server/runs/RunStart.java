@@ -106,6 +106,8 @@ public class RunStart {
     }
 
     private Run startNew(Job job, Wanted wanted, Optional<String> idempotencyKey) {
+        DeliveryTarget target = wanted.target().orElse(job.target());
+        jobs.requireFit(target);
         Instant now = clock.instant();
         UUID runId = Ids.next();
         List<TicketEntity> asked = tickets.chosen(job.id(), wanted.tickets());
@@ -120,7 +122,7 @@ public class RunStart {
         List<Piece> all =
                 planned.stream().flatMap(order -> order.pieces().stream()).toList();
         DeliveryPlace within = space.within(
-                wanted.target().orElse(job.target()),
+                target,
                 job.name(),
                 planned.stream().flatMap(order -> order.originals().stream()).toList());
         space.require(all, within);

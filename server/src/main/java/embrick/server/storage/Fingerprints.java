@@ -38,16 +38,32 @@ public class Fingerprints {
      * @throws java.nio.file.NoSuchFileException if it is not there
      */
     public Fingerprint of(Path file) throws IOException {
+        return of(file, _ -> {});
+    }
+
+    /** Called after each part that was read, with its bytes; may wait, or end the reading. */
+    interface Pace {
+        void read(int bytes) throws IOException;
+    }
+
+    /** As above, at somebody's pace. */
+    Fingerprint of(Path file, Pace pace) throws IOException {
         Object stamp = stampOf(file);
         Seen before = seen.get(file);
         if (before != null && before.stamp().equals(stamp)) {
             return before.fingerprint();
         }
-        Fingerprint fingerprint = read(file);
+        Fingerprint fingerprint = read(file, pace);
         if (stampOf(file).equals(stamp)) {
             seen.put(file, new Seen(stamp, fingerprint));
         }
         return fingerprint;
+    }
+
+    /** Whether nobody has touched a file since it was read. */
+    boolean isUntouched(Path file) throws IOException {
+        Seen before = seen.get(file);
+        return before != null && before.stamp().equals(stampOf(file));
     }
 
     /** Notes what a file was found to be elsewhere, for instance while it was written. */
@@ -62,12 +78,17 @@ public class Fingerprints {
     }
 
     static Fingerprint read(Path file) throws IOException {
+        return read(file, _ -> {});
+    }
+
+    private static Fingerprint read(Path file, Pace pace) throws IOException {
         MessageDigest digest = Storage.sha256();
         CRC32 crc = new CRC32();
         long bytes = 0;
         try (InputStream in = Files.newInputStream(file)) {
-            byte[] part = new byte[1 << 16];
+            byte[] part = new byte[1 << 18];
             for (int read = in.read(part); read >= 0; read = in.read(part)) {
+                pace.read(read);
                 digest.update(part, 0, read);
                 crc.update(part, 0, read);
                 bytes += read;

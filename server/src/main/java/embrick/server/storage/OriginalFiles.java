@@ -1,5 +1,6 @@
 package embrick.server.storage;
 
+import embrick.formats.picture.NotExaminedException;
 import embrick.server.storage.OriginalLostException.How;
 import embrick.server.storage.OriginalPlace.InPlace;
 import embrick.server.storage.OriginalPlace.Kept;
@@ -51,24 +52,47 @@ public class OriginalFiles {
     }
 
     /**
-     * A file that is to become an original where it lies.
+     * Where a file lies that is to become an original.
      *
      * @throws NoSuchFileException if no file lies there
      * @throws OutsideRootException if it leads out of its root
      */
-    public Arrival lying(String root, String path) throws IOException {
+    public Path placeOf(String root, String path) throws IOException {
         Path file = roots.resolve(root, path);
         if (!Files.isRegularFile(file)) {
             throw new NoSuchFileException(path);
         }
+        return file;
+    }
+
+    /** Such a file, read to its end. */
+    public Arrival lying(String root, String path, ReadingLane.Reader reader) throws IOException {
+        Path file = placeOf(root, path);
         Instant modified = modified(file);
-        Fingerprint fingerprint = fingerprints.of(file);
+        Fingerprint fingerprint = reader.read(fingerprints, file);
         return new Arrival(file, fingerprint, new InPlace(fingerprint.sha256(), root, path, modified));
+    }
+
+    /**
+     * Reads a file to its end once more, before what a decoder found wrong with it is believed.
+     *
+     * @throws NotExaminedException if it cannot be read, or gives other bytes than before
+     */
+    public void requireReadable(Arrival arrival) throws NotExaminedException {
+        String now;
+        try {
+            now = Fingerprints.read(arrival.file()).sha256();
+        } catch (IOException failed) {
+            throw NotExaminedException.reading(failed);
+        }
+        if (!now.equals(arrival.digest())) {
+            throw new NotExaminedException("its file gives other bytes now than a moment ago");
+        }
     }
 
     /** Whether a file has not been written to since it was looked at. */
     public boolean isStill(Arrival arrival) throws IOException {
-        return fingerprints.of(arrival.file()).equals(arrival.fingerprint());
+        return fingerprints.isUntouched(arrival.file());
     }
 
     /** To the microsecond: the database keeps no more. */

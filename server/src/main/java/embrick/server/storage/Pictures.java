@@ -3,9 +3,12 @@ package embrick.server.storage;
 import embrick.core.source.SourceFacts;
 import embrick.formats.Formats;
 import embrick.formats.crew.Crew;
+import embrick.formats.picture.NotExaminedException;
 import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
@@ -86,8 +89,19 @@ public class Pictures {
         openedWhole.incrementAndGet();
         Optional<byte[]> index = watch.isSuspect(digest) ? Optional.empty() : storage.keptIndex(digest);
         return index.isPresent()
-                ? formats.openInParts(file, index.get(), watch.of(digest))
+                ? reading(() -> formats.openInParts(file, index.get(), watch.of(digest)))
                 : open(digest, file, Integer.MAX_VALUE);
+    }
+
+    /** Tells a disk that fails to be read from one that fails to be written, which the same work may do. */
+    private static OpenedPicture reading(Decoding<OpenedPicture> opening) throws IOException {
+        try {
+            return opening.run();
+        } catch (UnusablePictureException | FileSystemException known) {
+            throw known;
+        } catch (IOException failed) {
+            throw NotExaminedException.reading(failed);
+        }
     }
 
     /** Work on an original that is decoded at least as large as {@code leastEdge}; never for a piece. */
@@ -112,8 +126,8 @@ public class Pictures {
     }
 
     private OpenedPicture open(String digest, Path file, int leastEdge) throws IOException {
-        return watch.isSuspect(digest)
+        return reading(() -> watch.isSuspect(digest)
                 ? formats.openApart(file, leastEdge)
-                : watch.during(digest, () -> formats.openAsItIs(file, leastEdge));
+                : watch.during(digest, () -> formats.openAsItIs(file, leastEdge)));
     }
 }

@@ -35,8 +35,10 @@ public class Reception {
 
     private final Storage storage;
     private final StorageSettings settings;
+    private final ReadingLane lane;
 
-    Reception(Storage storage, StorageSettings settings) {
+    Reception(Storage storage, StorageSettings settings, ReadingLane lane) {
+        this.lane = lane;
         this.storage = storage;
         this.settings = settings;
     }
@@ -52,7 +54,7 @@ public class Reception {
         requireSize(length.orElse(0));
         requireRoom(length.orElse(0));
         Path part = storage.incoming().resolve(UUID.randomUUID() + ".part");
-        try {
+        try (ReadingLane.Upload _ = lane.giveWay()) {
             Fingerprint fingerprint = write(content, part);
             if (length.isPresent() && length.getAsLong() != fingerprint.bytes()) {
                 throw new UploadRefusedException(

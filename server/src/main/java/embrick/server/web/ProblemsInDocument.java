@@ -5,6 +5,7 @@ import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.Operation;
 import io.swagger.v3.oas.models.PathItem;
+import io.swagger.v3.oas.models.PathItem.HttpMethod;
 import io.swagger.v3.oas.models.media.Content;
 import io.swagger.v3.oas.models.media.MediaType;
 import io.swagger.v3.oas.models.media.Schema;
@@ -28,14 +29,16 @@ class ProblemsInDocument implements OpenApiCustomizer {
     public void customise(OpenAPI api) {
         ModelConverters.getInstance(true).readAll(ProblemBody.class).forEach(api.getComponents()::addSchemas);
         api.getPaths().values().stream()
-                .map(PathItem::readOperations)
-                .flatMap(List::stream)
-                .forEach(ProblemsInDocument::addProblems);
+                .map(PathItem::readOperationsMap)
+                .forEach(operations -> operations.forEach(ProblemsInDocument::addProblems));
     }
 
-    private static void addProblems(Operation operation) {
+    private static void addProblems(HttpMethod method, Operation operation) {
         Map<String, String> problems = new TreeMap<>();
-        problems.put("503", "code database-away or busy: nothing is lost, ask again in a few seconds");
+        problems.put("503", "code database-away, busy or not-examined: nothing is lost, ask again in a few seconds");
+        if (method != HttpMethod.GET) {
+            problems.put("409", "something stands against it: the code says what, the remedy what to do about it");
+        }
         List<Parameter> parameters = operation.getParameters() == null ? List.of() : operation.getParameters();
         if (parameters.stream().anyMatch(parameter -> "path".equals(parameter.getIn()))) {
             problems.put("404", "code not-found: there is no such thing, or it was deleted");

@@ -117,7 +117,7 @@ class SameStorage {
         Optional<Identity> found = found();
         boolean isOther = noted.isPresent() && !found.map(Identity::id).equals(noted.map(Identity::id));
         if (isOther && !takeAsNew) {
-            throw new WrongStorageException(
+            throw new StartRefusedException(
                     storage.identity().getParent() + " is not the storage of this database"
                             + (found.isEmpty() ? ": it may not be mounted." : "."),
                     "Mount the storage there, or set EMBRICK_STORAGE to where it is. If it is lost for good, start once with"
@@ -170,11 +170,11 @@ class SameStorage {
         }
     }
 
-    private WrongStorageException refusal(Optional<Identity> noted) {
+    private StartRefusedException refusal(Optional<Identity> noted) {
         return noted.isEmpty()
-                ? new WrongStorageException(
+                ? new StartRefusedException(
                         "No storage belongs to this database yet.", "Start the application first, then this worker.")
-                : new WrongStorageException(
+                : new StartRefusedException(
                         storage.identity().getParent() + " is not the storage that the application has now.",
                         "Mount the application's storage on this machine, and name its folder with --storage.");
     }

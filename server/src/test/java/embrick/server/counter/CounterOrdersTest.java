@@ -205,6 +205,12 @@ class CounterOrdersTest {
         is(id, run, "INSPECTING");
         // Its files are needed meanwhile.
         assertThat(api.delete("/runs/" + run + "?files=DELETED").code()).isEqualTo("run-ordered");
+        String job = api.get("/runs/" + run).body().at("/run/jobId").asString();
+        Answer refused = api.delete("/jobs/" + job);
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.code()).isEqualTo("run-ordered");
+        assertThat(refused.body().at("/problems/0/text").asString()).contains("“Cancelled");
+        assertThat(api.get("/runs/" + run + "/counter-orders").body()).isNotEmpty();
         assertThat(api.post("/counter-orders/" + id + "/cancel", null)
                         .body()
                         .path("state")
@@ -216,6 +222,7 @@ class CounterOrdersTest {
             }
         }
         assertThat(api.delete("/runs/" + run + "?files=DELETED").status()).isEqualTo(204);
+        assertThat(api.delete("/jobs/" + job).status()).isEqualTo(204);
     }
 
     @Test

@@ -17,6 +17,8 @@ import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /** Deliveries that go elsewhere than to the storage. */
@@ -116,6 +118,22 @@ class TargetsTest {
         assertThat(folder.resolve("elsewhere/prints-8x10/sent_8x10in.jpg")).exists();
         assertThat(folder.resolve("elsewhere/prints-8x10/" + DeliveryFolders.MARK))
                 .exists();
+    }
+
+    /** A run's own target is held to what a job's is, and none of them is a full disk. */
+    @ParameterizedTest
+    @ValueSource(strings = {"..", "/etc", "not there", "a/../..", "elsewhere/../../.."})
+    void aRunGoesNowhereThatIsNotAllowed(String path) {
+        api.upload(job, "sent.jpg", TestPictures.drawn("jpg", 300, 200));
+        String ticket = api.firstTicket(job).path("id").asString();
+        Map<String, Object> there = Map.of("kind", "FOLDER", "root", RunningServer.ROOT, "path", path);
+        Answer refused = api.post("/tickets/" + ticket + "/runs", Map.of("target", there));
+        assertThat(refused.status()).as("%s", refused.body()).isEqualTo(422);
+        assertThat(refused.code()).isEqualTo("target-unfit");
+        Map<String, Object> unknown = Map.of("kind", "FOLDER", "root", "no such root", "path", "");
+        assertThat(api.post("/jobs/" + job + "/runs", Map.of("target", unknown)).code())
+                .isEqualTo("target-unfit");
+        assertThat(api.get("/jobs/" + job + "/runs").body()).isEmpty();
     }
 
     @Test

@@ -11,6 +11,7 @@ import embrick.testing.Await;
 import embrick.testing.Sha256;
 import java.awt.Color;
 import java.io.IOException;
+import java.io.RandomAccessFile;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -324,5 +325,58 @@ class FoldersTest {
         }
         assertThat(api.finished(runId).path("pieces").path(0).path("state").asString())
                 .isEqualTo("CHECKED");
+    }
+
+    /** Of zeros that take no room on the disk, and a while to be read. */
+    private void writeSparse(String path, byte[] head, long bytes) throws IOException {
+        Path file = write(path, head);
+        try (RandomAccessFile sparse = new RandomAccessFile(file.toFile(), "rw")) {
+            sparse.setLength(bytes);
+        }
+        Files.setLastModifiedTime(file, FileTime.from(LONG_AGO));
+    }
+
+    /** As many as there are threads for pictures, and one more. */
+    @Test
+    void whatIsSentDoesNotWaitForLargeFilesToBeReadAndReadingIsStopped() throws IOException {
+        int files = Runtime.getRuntime().availableProcessors() + 1;
+        for (int i = 0; i < files; i++) {
+            writeSparse("large" + i + ".tif", new byte[] {'I', 'I', 42, 0, (byte) (i + 8), 0, 0, 0}, 12L << 30);
+        }
+        String job = api.newJob("Large files");
+        api.post("/jobs/" + job + "/folders", Map.of("root", RunningServer.ROOT, "path", name));
+        JsonNode view = Await.until(
+                "a large file to be read",
+                () -> api.get("/jobs/" + job + "/folders").body().path(0),
+                folder -> folder.at("/intake/readBytes").asLong() > 0);
+        assertThat(view.at("/intake/bytes").asLong()).isEqualTo(files * (12L << 30));
+        assertThat(api.upload(job, "kite.jpg", kite(400, Color.BLUE))
+                        .body()
+                        .path("state")
+                        .asString())
+                .isEqualTo("SOUND");
+        JsonNode during = api.get("/jobs/" + job + "/folders").body().path(0);
+        assertThat(during.at("/intake/done").asInt(-1)).isZero();
+        api.delete("/folders/" + during.path("id").asString() + "/intake");
+        Await.until(
+                "the intake to end",
+                () -> api.get("/jobs/" + job + "/folders").body().path(0),
+                folder -> folder.path("intake").isNull() && folder.path("fresh").asInt() == files);
+    }
+
+    @Test
+    void aFileLargerThanAnyPictureOfItsKindIsRefusedUnread() throws IOException {
+        writeSparse("endless.jpg", new byte[] {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF}, 50L << 30);
+        write("kite.jpg", kite(400, Color.BLUE));
+        String job = api.newJob("Endless");
+        api.post("/jobs/" + job + "/folders", Map.of("root", RunningServer.ROOT, "path", name));
+        JsonNode view = Await.until(
+                "the intake to end",
+                () -> api.get("/jobs/" + job + "/folders").body().path(0),
+                folder -> folder.path("intake").isNull()
+                        && !folder.path("refused").isEmpty());
+        assertThat(view.at("/refused/0/reason").asString())
+                .isEqualTo("endless.jpg has 53687 MB; a JPEG that is opened has at most 1067 MB.");
+        assertThat(api.get("/jobs/" + job + "/originals").body()).hasSize(1);
     }
 }

@@ -150,11 +150,23 @@ class HotFoldersTest {
                 .containsExactly("notes.txt", "notes.txt.txt", "torn.jpg", "torn.jpg.txt");
         assertThat(folder.resolve("failed/torn.jpg.txt")).content().startsWith("torn.jpg ");
         assertThat(names(folder.resolve("at work"))).isEmpty();
+        String itsJob =
+                api.get("/runs/" + printedBy(view)).body().at("/run/jobId").asString();
+        assertThat(api.delete("/jobs/" + itsJob).code()).isEqualTo("hot-folder-uses-job");
         assertThat(view.path("files"))
                 .filteredOn(file -> file.path("path").asString().equals("torn.jpg"))
                 .singleElement()
                 .satisfies(file -> assertThat(file.path("reason").asString()).startsWith("torn.jpg "));
         assertThat(view.path("trouble").isNull()).isTrue();
+    }
+
+    private static String printedBy(JsonNode view) {
+        for (JsonNode file : view.path("files")) {
+            if (file.path("runId").isString()) {
+                return file.path("runId").asString();
+            }
+        }
+        throw new AssertionError("nothing was printed: " + view);
     }
 
     @Test

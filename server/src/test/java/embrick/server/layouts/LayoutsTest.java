@@ -278,4 +278,22 @@ class LayoutsTest {
         JsonNode png = api.post("/layouts", wish(List.of(run), 600, null)).body();
         assertThat(png.path("refused").path(0).path("code").asString()).isEqualTo("not-for-sheets");
     }
+
+    /** What is printed is whole or refused: nobody counts the pieces on a sheet. */
+    @Test
+    void aPieceThatIsGoneIsToldAndNoSheetIsMadeWithoutIt() throws IOException {
+        String run = runOf("Lost", 3, _ -> {});
+        JsonNode piece = api.get("/runs/" + run).body().at("/pieces/1");
+        Path place = Path.of(
+                api.get("/runs/" + run + "/delivery").body().path("place").asString());
+        Files.delete(place.resolve(piece.path("name").asString()));
+        Map<String, Object> wish = wish(List.of(run), 609.6, null);
+        assertThat(api.post("/layouts", wish).body().at("/refused/0/code").asString())
+                .isEqualTo("piece-lost");
+        Answer refused = api.post("/layouts/pdf", wish);
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.code()).isEqualTo("piece-lost");
+        assertThat(refused.body().at("/problems/0/text").asString())
+                .contains(piece.path("name").asString());
+    }
 }

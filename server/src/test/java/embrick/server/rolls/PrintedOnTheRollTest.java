@@ -135,14 +135,19 @@ class PrintedOnTheRollTest {
     @Test
     void aJamIsClearedAndAJobCancelledFromHere() {
         roll.jam();
-        String id = print(run("Jammed", 1), "jam");
+        String run = run("Jammed", 1);
+        String id = print(run, "jam");
         assertThat(api.get("/roll").body().path("stop").asString()).isEqualTo("JAM");
+        assertThat(api.delete("/runs/" + run + "?files=DELETED").code()).isEqualTo("run-on-the-roll");
+        String itsJob = api.get("/runs/" + run).body().at("/run/jobId").asString();
+        assertThat(api.delete("/jobs/" + itsJob).code()).isEqualTo("run-on-the-roll");
         api.post("/roll/jobs/" + id + "/cancel", null);
         assertThat(job(id).path("state").asString()).isEqualTo("CANCELLED");
         assertThat(api.post("/roll/jam/clear", null).body().path("stop").isNull())
                 .isTrue();
         assertThat(api.post("/roll/inks", null).body().at("/inks/0/percent").asDouble())
                 .isEqualTo(100);
+        assertThat(api.delete("/jobs/" + itsJob).status()).isEqualTo(204);
         Answer none = api.post("/roll/jobs/none/cancel", null);
         assertThat(none.status()).isEqualTo(404);
     }

@@ -83,9 +83,27 @@ class RunRemovalTest {
         Answer refused = api.delete("/runs/" + id + "?files=DELETED");
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.code()).isEqualTo("run-at-work");
+        Answer ofTheJob = api.delete("/jobs/" + job);
+        assertThat(ofTheJob.status()).isEqualTo(409);
+        assertThat(ofTheJob.code()).isEqualTo("run-at-work");
+        assertThat(ofTheJob.body().at("/problems/0/remedy").asString()).contains("Stop it");
         JsonNode run = api.finished(id);
         assertThat(run.path("run").path("counts").path("checked").asInt()).isEqualTo(6);
         assertThat(api.delete("/runs/" + id + "?files=MAYBE").status()).isEqualTo(400);
         assertThat(api.post("/runs/" + id + "/retry", Map.of()).status()).isEqualTo(200);
+    }
+
+    /** Once a run is stopped and its last piece is done its job goes, with all of it. */
+    @Test
+    void aJobGoesWhenItsRunWasStopped() {
+        String job = api.newJob("delete when stopped");
+        for (int i = 0; i < 6; i++) {
+            api.upload(job, "kite" + i + ".jpg", TestPictures.drawn("jpg", 900 + i, 700));
+        }
+        String id = api.startRun(job);
+        api.post("/runs/" + id + "/stop", Map.of());
+        api.finished(id);
+        assertThat(api.delete("/jobs/" + job).status()).isEqualTo(204);
+        assertThat(api.get("/runs/" + id).status()).isEqualTo(404);
     }
 }

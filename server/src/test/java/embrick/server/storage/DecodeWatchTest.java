@@ -32,7 +32,7 @@ class DecodeWatchTest {
     @BeforeEach
     void aStorageWithOnePicture() throws IOException {
         storage = new Storage(StorageSettings.in(root));
-        try (Arrival arrival = new Reception(storage, StorageSettings.in(root))
+        try (Arrival arrival = new Reception(storage, StorageSettings.in(root), new ReadingLane())
                 .receive(new ByteArrayInputStream(picture), OptionalLong.empty())) {
             storage.place(arrival);
         }

@@ -34,7 +34,7 @@ class ReceptionTest {
     @BeforeEach
     void open() throws IOException {
         storage = new Storage(StorageSettings.in(root));
-        reception = new Reception(storage, StorageSettings.in(root));
+        reception = new Reception(storage, StorageSettings.in(root), new ReadingLane());
     }
 
     @AfterEach
@@ -102,8 +102,8 @@ class ReceptionTest {
     void oneThatIsTooLargeIsRefusedWhetherItSaysSoOrNot() {
         Reception small = new Reception(
                 storage,
-                new StorageSettings(
-                        root, true, 1, DataSize.ofBytes(0), DataSize.ofKilobytes(100), DataSize.ofBytes(0)));
+                new StorageSettings(root, true, 1, DataSize.ofBytes(0), DataSize.ofKilobytes(100), DataSize.ofBytes(0)),
+                new ReadingLane());
         for (OptionalLong length : new OptionalLong[] {OptionalLong.of(200_000), OptionalLong.empty()}) {
             assertThatThrownBy(() -> small.receive(new ByteArrayInputStream(new byte[200_000]), length))
                     .isInstanceOfSatisfying(
@@ -117,7 +117,8 @@ class ReceptionTest {
         Reception full = new Reception(
                 storage,
                 new StorageSettings(
-                        root, true, 1, DataSize.ofBytes(0), DataSize.ofGigabytes(1), DataSize.ofTerabytes(900)));
+                        root, true, 1, DataSize.ofBytes(0), DataSize.ofGigabytes(1), DataSize.ofTerabytes(900)),
+                new ReadingLane());
         assertThatThrownBy(() -> full.receive(text("abc"), OptionalLong.of(3)))
                 .isInstanceOf(StorageFullException.class);
     }

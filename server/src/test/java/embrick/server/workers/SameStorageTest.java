@@ -81,7 +81,7 @@ class SameStorageTest {
     private void assertRefused(Path storage) throws IOException {
         SameStorage worker = worker(storage);
         assertThatThrownBy(worker::begin)
-                .isInstanceOf(WrongStorageException.class)
+                .isInstanceOf(StartRefusedException.class)
                 .hasMessageContaining(storage.toString());
     }
 
@@ -96,7 +96,7 @@ class SameStorageTest {
         application(folder.resolve("storage")).begin();
         Path empty = folder.resolve("empty");
         SameStorage second = application(empty);
-        assertThatThrownBy(second::begin).isInstanceOfSatisfying(WrongStorageException.class, wrong -> {
+        assertThatThrownBy(second::begin).isInstanceOfSatisfying(StartRefusedException.class, wrong -> {
             assertThat(wrong.getExitCode()).isEqualTo(2);
             assertThat(wrong.remedy()).contains("EMBRICK_TAKE_STORAGE");
         });

@@ -4,9 +4,9 @@ import org.springframework.boot.diagnostics.AbstractFailureAnalyzer;
 import org.springframework.boot.diagnostics.FailureAnalysis;
 
 /** Says in two sentences, and not in a page of calls, why a process did not start. */
-public final class WrongStorageWords extends AbstractFailureAnalyzer<WrongStorageException> {
+public final class StartRefusedWords extends AbstractFailureAnalyzer<StartRefusedException> {
     @Override
-    protected FailureAnalysis analyze(Throwable failure, WrongStorageException wrong) {
-        return new FailureAnalysis(wrong.getMessage(), wrong.remedy(), failure);
+    protected FailureAnalysis analyze(Throwable failure, StartRefusedException refused) {
+        return new FailureAnalysis(refused.getMessage(), refused.remedy(), failure);
     }
 }

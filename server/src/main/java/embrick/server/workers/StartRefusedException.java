@@ -2,13 +2,13 @@ package embrick.server.workers;
 
 import org.springframework.boot.ExitCodeGenerator;
 
-/** This process has another storage than its database says. Starting again and again would not mend it. */
-class WrongStorageException extends RuntimeException implements ExitCodeGenerator {
+/** This process may not work on this database, or with this storage. Starting again and again would not mend it. */
+class StartRefusedException extends RuntimeException implements ExitCodeGenerator {
     private static final long serialVersionUID = 1L;
 
     private final String remedy;
 
-    WrongStorageException(String text, String remedy) {
+    StartRefusedException(String text, String remedy) {
         super(text);
         this.remedy = remedy;
     }
