@@ -39,7 +39,7 @@ describe('folders on the server', () => {
         return below ? within('week 12', [], 4) : within('', ['week 12']);
       },
       'POST /jobs': job(),
-      'POST /jobs/job/folders': folder({ intake: { files: 4, done: 1 } }),
+      'POST /jobs/job/folders': folder({ intake: { files: 4, done: 1, bytes: 4e6, readBytes: 1e6 } }),
     });
     openPage('/');
     fireEvent.click(await screen.findByRole('button', { name: 'Or open a folder that lies on the server' }));
