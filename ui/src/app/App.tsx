@@ -4,7 +4,8 @@ import { createBrowserRouter, RouterProvider } from 'react-router';
 import { IntakeProvider } from '../features/intake';
 import { Problem } from '../api/problems';
 import { routes } from './routes';
-import { theme } from './theme';
+import { stillTheme, theme } from './theme';
+import { useReducedMotion } from './useReducedMotion';
 
 const queries = new QueryClient({
   defaultOptions: { queries: {
@@ -18,8 +19,9 @@ const queries = new QueryClient({
 const router = createBrowserRouter(routes);
 
 export function App() {
+  const isStill = useReducedMotion();
   return (
-    <ConfigProvider theme={theme} wave={{ disabled: true }}>
+    <ConfigProvider theme={isStill ? stillTheme : theme} wave={{ disabled: true }}>
       <AntApp message={{ maxCount: 3 }}>
         <QueryClientProvider client={queries}>
           <IntakeProvider>

@@ -45,3 +45,6 @@ export const theme: ThemeConfig = {
     Popover: { titleMinWidth: 120 },
   },
 };
+
+/** The same for those who asked their system for less motion. */
+export const stillTheme: ThemeConfig = { ...theme, token: { ...theme.token, motion: false } };
