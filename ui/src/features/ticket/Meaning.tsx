@@ -160,7 +160,7 @@ function makingWords(planned: Estimate['pictures']): string {
 }
 
 /** Notices that concern the ticket, each said once with the number of its pictures. */
-const toldOnce = ['mark-on-print', 'smaller-than-cut', 'pixels-change'];
+const toldOnce = ['mark-on-print', 'smaller-than-cut', 'pixels-change', 'code-kept'];
 
 function Told({ pictures }: { pictures: Estimate['pictures'] }) {
   const texts = new Map<string, number>();

@@ -48,7 +48,7 @@ describe('the ticket', () => {
   it('of files that stay as they are says only how they are named', () => {
     const onChange = show({ size: { kind: 'own' }, colour: { kind: 'keep' }, file: { kind: 'as-it-is' }, subfolders: 'KEPT' });
     expect(screen.getByText(/Rename all 24 pictures as/).textContent?.replace(/\s+/g, ' ')).toBe(
-      'Rename all 24 pictures as their own files, untouched, named originalsize+ in letters as they are, into prints-8x10, in the subfolders of the pile.',
+      'Rename all 24 pictures as their own files, untouched, with all that they say, also where they were taken, named originalsize+ in letters as they are, into prints-8x10, in the subfolders of the pile.',
     );
     fireEvent.click(screen.getByRole('button', { name: /^Subfolders/ }));
     fireEvent.click(screen.getByRole('radio', { name: 'all in one folder' }));
@@ -62,6 +62,14 @@ describe('the ticket', () => {
     expect(onChange).toHaveBeenCalledWith(
       expect.objectContaining({ file: { kind: 'as-it-is' }, size: { kind: 'own' }, colour: { kind: 'keep' }, edges: { kind: 'none' } }),
     );
+    expect(onChange.mock.lastCall?.[0]).toMatchObject({ metadata: { kept: 'ALL', place: 'KEPT', serialNumbers: 'KEPT' } });
+  });
+
+  it('gives no place away once files are made anew again', () => {
+    const onChange = show({ size: { kind: 'own' }, colour: { kind: 'keep' }, file: { kind: 'as-it-is' } });
+    fireEvent.click(screen.getByRole('button', { name: /^File/ }));
+    fireEvent.click(screen.getByRole('radio', { name: 'JPEG' }));
+    expect(onChange.mock.lastCall?.[0]).toMatchObject({ metadata: { kept: 'CREDITS_AND_CAPTION', place: 'DROPPED' } });
   });
 
   it('draws a mark over screen sets, in words', () => {

@@ -49,8 +49,11 @@ interface Props {
   onChange: (part: Partial<TicketDocument>) => void;
 }
 
-/** What a ticket says whose files stay as they are. */
-const untouched = { size: { kind: 'own' }, edges: { kind: 'none' }, sharpening: { kind: 'none' }, colour: { kind: 'keep' }, mark: null, product: null } as const;
+/** What a ticket says whose files stay as they are, with all that they say of themselves. */
+const untouched = {
+  metadata: { ...usualMetadata, kept: 'ALL', place: 'KEPT', serialNumbers: 'KEPT' },
+  size: { kind: 'own' }, edges: { kind: 'none' }, sharpening: { kind: 'none' }, colour: { kind: 'keep' }, mark: null, product: null,
+} as const;
 
 /** The ticket as a sentence. */
 export function Sentence({ document, pieces, problems, plan, onChange }: Props) {
@@ -64,17 +67,26 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       {() => (
         <FileForm
           value={document.file}
-          // A file that stays as it is leaves nothing else to say of it.
-          onChange={(file) => onChange(file.kind === 'as-it-is' ? { ...untouched, file } : { file })}
+          // A file that stays as it is leaves nothing else to say of it; one that is made anew gives no place away by itself.
+          onChange={(file) => {
+            if (file.kind === 'as-it-is') onChange({ ...untouched, file });
+            else onChange(document.file.kind === 'as-it-is' ? { metadata: usualMetadata, file } : { file });
+          }}
         />
       )}
+    </Phrase>
+  );
+  const metadataPhrase = (
+    <Phrase after="," words={metadataWords(metadata)} label="Metadata" problem={wrong('metadata')}>
+      {() => <MetadataForm value={metadata} onChange={(changed) => onChange({ metadata: changed })} />}
     </Phrase>
   );
   if (document.file.kind === 'as-it-is') {
     return (
       <p className="sentence">
         Rename {pieces === 0 ? 'every picture' : pieces === 1 ? 'the picture' : `all ${pieces} pictures`} as{' '}
-        {filePhrase}
+        {filePhrase} with{' '}
+        {wrong('metadata') ? metadataPhrase : 'all that they say, also where they were taken,'},{' '}
         <Naming document={document} wrong={wrong} onChange={onChange} />
       </p>
     );
@@ -155,9 +167,7 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
         </>
       )}
       {' '}carrying{' '}
-      <Phrase after="," words={metadataWords(metadata)} label="Metadata">
-        {() => <MetadataForm value={metadata} onChange={(changed) => onChange({ metadata: changed })} />}
-      </Phrase>
+      {metadataPhrase}
       <Naming document={document} wrong={wrong} onChange={onChange} />
     </p>
   );

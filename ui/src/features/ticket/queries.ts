@@ -1,6 +1,7 @@
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
+import { keyed } from '../../api/keyed';
 import { inTurn } from '../../shared/inTurn';
 
 export type TicketDocument = Schemas['TicketDocument'];
@@ -126,21 +127,26 @@ export const fetchTicket = (id: string) => answer(api.GET('/api/v1/tickets/{id}'
 
 /** @param changedOnly leaves out what was made already as it would be now */
 export function startRun(ticketId: string, originalIds: string[] | null, changedOnly = false) {
-  return answer(
-    api.POST('/api/v1/tickets/{ticketId}/runs', {
-      params: { path: { ticketId }, header: { 'Idempotency-Key': crypto.randomUUID() } },
-      body: { originalIds, changedOnly },
-    }),
+  const body = { originalIds, changedOnly };
+  return keyed(`run of ${ticketId} ${JSON.stringify(body)}`, (key) =>
+    answer(
+      api.POST('/api/v1/tickets/{ticketId}/runs', {
+        params: { path: { ticketId }, header: { 'Idempotency-Key': key } },
+        body,
+      }),
+    ),
   );
 }
 
 /** Starts a run of several tickets of a job: those that are seen to be on, whatever of it is still on its way. */
 export function startRunOfJob(jobId: string, ticketIds: string[]) {
-  return answer(
-    api.POST('/api/v1/jobs/{jobId}/runs', {
-      params: { path: { jobId }, header: { 'Idempotency-Key': crypto.randomUUID() } },
-      body: { ticketIds, originalIds: null, changedOnly: false },
-    }),
+  return keyed(`run of job ${jobId} ${ticketIds.join()}`, (key) =>
+    answer(
+      api.POST('/api/v1/jobs/{jobId}/runs', {
+        params: { path: { jobId }, header: { 'Idempotency-Key': key } },
+        body: { ticketIds, originalIds: null, changedOnly: false },
+      }),
+    ),
   );
 }
 

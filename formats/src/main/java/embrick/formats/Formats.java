@@ -98,7 +98,7 @@ public final class Formats {
             case FileFormat.Png _ -> new PngPieces(profiles, crew);
             case FileFormat.Tiff tiff -> new TiffPieces(profiles, tiff.packing(), crew);
             case FileFormat.Pdf pdf -> new PdfPieces(profiles, pdf.pixels(), scratch, crew);
-            case FileFormat.Webp webp -> new WebpPieces(profiles, webp);
+            case FileFormat.Webp webp -> new WebpPieces(read.get(FileKind.WEBP), webp);
             case FileFormat.AsItIs _ ->
                 throw new IllegalArgumentException("file: expected one that is written, got the original's own");
         };

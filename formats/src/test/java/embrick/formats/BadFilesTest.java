@@ -10,6 +10,7 @@ import embrick.formats.picture.UnusablePictureException.Kind;
 import embrick.testing.Outside;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -197,5 +198,23 @@ class BadFilesTest {
                             none -> assertThat(none).isNull(),
                             known -> assertThat(known).isInstanceOf(UnusablePictureException.class));
         }
+    }
+
+    /** Ten thousand directories of 65 535 entries in 850 kB: all lie over one another, but for where the next one is told. */
+    @Test
+    void directoriesThatLieOverOneAnotherAreNotAllRead() throws IOException {
+        int directories = 10_000;
+        int table = 65_535 * 12;
+        ByteBuffer tiff =
+                ByteBuffer.allocate(8 + 6 * directories + 2 + table + 4).order(ByteOrder.LITTLE_ENDIAN);
+        Arrays.fill(tiff.array(), (byte) 0xFF);
+        tiff.put(0, (byte) 'I').put(1, (byte) 'I').putShort(2, (short) 42).putInt(4, 8);
+        for (int i = 0; i < directories; i++) {
+            int at = 8 + 6 * i;
+            tiff.putInt(at + 2 + table, i + 1 < directories ? at + 6 : 0);
+        }
+        refused(write("overlapping.tif", tiff.array()), Kind.BROKEN, "damaged");
+        assertThatThrownBy(() -> opened(folder.resolve("overlapping.tif")))
+                .hasMessageContaining("its directories have more");
     }
 }

@@ -2,6 +2,7 @@ package embrick.server;
 
 import jakarta.persistence.PersistenceException;
 import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.transaction.TransactionException;
@@ -27,6 +28,18 @@ public final class Failures {
                     || cause instanceof SQLException;
         }
         return isOfDatabase;
+    }
+
+    /** Whether the database is there and all connections to it are in use: gone in a moment, too. */
+    public static boolean isBusy(Throwable failed) {
+        for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
+            // As HikariCP's pool says it, with what it holds: total=0 where none can be made.
+            if (cause instanceof SQLTransientConnectionException waited
+                    && String.valueOf(waited.getMessage()).contains("request timed out")) {
+                return !waited.getMessage().contains("total=0,");
+            }
+        }
+        return false;
     }
 
     /** Classes of SQLSTATE (ISO/IEC 9075; PostgreSQL, appendix A) by which a statement itself is wrong. */

@@ -32,6 +32,10 @@ public record MetadataChoice(Kept kept, Private place, Private serialNumbers, Me
     public static final MetadataChoice NOTHING =
             new MetadataChoice(Kept.NONE, Private.DROPPED, Private.DROPPED, MetadataTexts.NONE);
 
+    /** All that a file says, also of persons: as of one that nobody has touched. */
+    public static final MetadataChoice EVERYTHING =
+            new MetadataChoice(Kept.ALL, Private.KEPT, Private.KEPT, MetadataTexts.NONE);
+
     /** What a ticket does that says nothing of it: no photographer's notice is lost, and no place is given away. */
     public static final MetadataChoice USUAL =
             new MetadataChoice(Kept.CREDITS_AND_CAPTION, Private.DROPPED, Private.DROPPED, MetadataTexts.NONE);

@@ -1,5 +1,6 @@
 package embrick.core.plan;
 
+import embrick.core.metadata.MetadataChoice;
 import embrick.core.problem.Problem;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
@@ -33,6 +34,14 @@ final class AsItIsRule {
         }
         if (!(ticket.colour() instanceof OutputColour.Keep)) {
             problems.add(problem("colour", "colours kept", "another profile"));
+        }
+        if (!ticket.metadata().equals(MetadataChoice.EVERYTHING)) {
+            problems.add(Problem.of(
+                    "file-stays-as-it-is",
+                    "metadata",
+                    "all metadata kept and none of its own words, since the original's own file is only renamed",
+                    "something left out or changed",
+                    "Keep all metadata, with place and serial numbers, or choose a file that is made anew."));
         }
         return problems;
     }

@@ -28,7 +28,12 @@ final class KeptPixels {
         if (facts.colour().alpha() == Alpha.SEE_THROUGH) {
             changes.add("see-through parts become paper");
         }
-        if (isCodedWithLoss(plan.file()) && !mayKeepItsCode(facts, plan)) {
+        if (keepsItsCode(facts, plan)) {
+            return Optional.of(new Notice(
+                    "code-kept",
+                    "the JPEG goes over as it was coded: the ticket's quality and colour detail change nothing"));
+        }
+        if (isCodedWithLoss(plan.file())) {
             changes.add("pixels are coded anew, nearly the same");
         }
         return changes.isEmpty()
@@ -45,10 +50,13 @@ final class KeptPixels {
         };
     }
 
-    /** A whole JPEG that lies as it is seen goes over as it was coded. */
-    private static boolean mayKeepItsCode(SourceFacts facts, Plan plan) {
+    /** A whole JPEG that lies as it is seen, and is small enough, goes over as it was coded. */
+    static boolean keepsItsCode(SourceFacts facts, Plan plan) {
         return facts.kind() == FileKind.JPEG
-                && plan.file() instanceof FileFormat.Jpeg
+                && plan.keepsPixels()
+                && plan.sharpening().isEmpty()
+                && plan.file() instanceof FileFormat.Jpeg jpeg
+                && facts.fileBytes() <= jpeg.mostBytes().orElse(Long.MAX_VALUE)
                 && plan.window().seenAs() == Orientation.UPRIGHT
                 && plan.total().equals(facts.stored())
                 && plan.colour().from().equals(plan.colour().to());

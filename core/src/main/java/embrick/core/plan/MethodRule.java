@@ -16,7 +16,7 @@ import embrick.core.units.PixelSize;
 final class MethodRule {
     /** Enlarged further than this, the rings of sharper kernels show as lines beside edges. */
     private static final double SMOOTH_FROM_ENLARGEMENT = 3;
-    /** Enlarged further than two doublings there is nothing that filters were held against. */
+    /** Enlarged further there is nothing that filters were held against. */
     private static final double LEARNED_UP_TO_ENLARGEMENT = 4;
     /** JPEGs up to this quality are softened: what the filters were trained on. Above it the marks are under the grain. */
     private static final int SOFTENED_UP_TO_QUALITY = 92;
@@ -33,7 +33,7 @@ final class MethodRule {
         boolean isInk = facts.colour().model() == ColourModel.CMYK;
         Method method = choice.method().orElseGet(() -> byItself(choice, window));
         if (method.isLearned()) {
-            if (isInk || method.doublings(window.scale()) == 0) {
+            if (isInk || !method.doubles(window.scale())) {
                 method = withoutLearning(window);
             } else if (isSoftened(facts)) {
                 method = Method.LEARNED_SOFTENING;
@@ -47,7 +47,7 @@ final class MethodRule {
     /** Who asks for linear light gets it. */
     private static Method byItself(ResamplingChoice choice, Window window) {
         boolean isLearned = choice.light() == Light.ENCODED
-                && Method.LEARNED.doublings(window.scale()) > 0
+                && Method.LEARNED.doubles(window.scale())
                 && window.scale() * LEARNED_UP_TO_ENLARGEMENT >= 1;
         return isLearned ? Method.LEARNED : withoutLearning(window);
     }

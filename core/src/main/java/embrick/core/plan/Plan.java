@@ -126,7 +126,7 @@ public record Plan(
     }
 
     Plan withGrowing(Optional<Growing> other) {
-        return with(resampling, sharpening, colour, other);
+        return with(resampling, sharpening, colour, other, figures);
     }
 
     /** The same without its grown background: bands are mirrored and corners drawn out, paper is beside the picture. */
@@ -135,15 +135,19 @@ public record Plan(
     }
 
     public Plan withResampling(Resampling other) {
-        return with(other, sharpening, colour, growing);
+        return with(other, sharpening, colour, growing, figures);
     }
 
     public Plan withSharpening(Optional<SharpeningSettings> other) {
-        return with(resampling, other, colour, growing);
+        return with(resampling, other, colour, growing, figures);
     }
 
     public Plan withColour(ColourPath other) {
-        return with(resampling, sharpening, other, growing);
+        return with(resampling, sharpening, other, growing, figures);
+    }
+
+    Plan withExpectedFileBytes(long bytes) {
+        return with(resampling, sharpening, colour, growing, figures.withExpectedFileBytes(bytes));
     }
 
     /** The same picture on other pixels. */
@@ -180,7 +184,8 @@ public record Plan(
             Resampling otherResampling,
             Optional<SharpeningSettings> otherSharpening,
             ColourPath otherColour,
-            Optional<Growing> otherGrowing) {
+            Optional<Growing> otherGrowing,
+            Figures otherFigures) {
         return new Plan(
                 source,
                 sheet,
@@ -200,7 +205,7 @@ public record Plan(
                 rounding,
                 shapeKey,
                 limits,
-                figures,
+                otherFigures,
                 otherGrowing);
     }
 
@@ -247,5 +252,19 @@ public record Plan(
             double bareShare,
             double fineEnlargement,
             long unpackedBytes,
-            long expectedFileBytes) {}
+            long expectedFileBytes) {
+        Figures withExpectedFileBytes(long bytes) {
+            return new Figures(
+                    realPpi,
+                    heldPpi,
+                    verdict,
+                    frameWidth,
+                    frameHeight,
+                    lostShare,
+                    bareShare,
+                    fineEnlargement,
+                    unpackedBytes,
+                    bytes);
+        }
+    }
 }

@@ -103,7 +103,8 @@ public final class Planner {
         if (tooDeep.isPresent()) {
             return new Planning.Refused(List.of(tooDeep.get()));
         }
-        return new Planning.Ready(plan, PlanNotices.of(facts, ticket, plan));
+        Plan told = KeptPixels.keepsItsCode(facts, plan) ? plan.withExpectedFileBytes(facts.fileBytes()) : plan;
+        return new Planning.Ready(told, PlanNotices.of(facts, ticket, told));
     }
 
     /** The scale that the ticket asks for, the picture's own where it says so; any number where no scale is asked. */

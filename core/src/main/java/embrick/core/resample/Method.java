@@ -17,12 +17,12 @@ public enum Method {
     /** {@link Jinc}: the Lanczos window carried over to the circle. Alike in every direction; the slowest. */
     CIRCULAR_LANCZOS,
     /**
-     * Doubled once or twice by filters that were trained on clean photographs ({@link embrick.core.learned}), the rest by
+     * Doubled by filters that were trained on clean photographs ({@link embrick.core.learned}), the rest by
      * {@link #LANCZOS3}. For enlargements from {@link #LEARNED_FROM} on; less is Lanczos 3 alone.
      */
     LEARNED,
     /**
-     * {@link #LEARNED}, its first doubling by filters that were trained on photographs out of JPEG files: they soften what
+     * {@link #LEARNED}, doubled by filters that were trained on photographs out of JPEG files: they soften what
      * JPEG left, blocks and ripples beside edges, as they enlarge.
      */
     LEARNED_SOFTENING;
@@ -44,14 +44,12 @@ public enum Method {
     }
 
     /**
-     * How often the learned methods double the picture first: once, and again where what is left is worth it.
+     * Whether the method doubles the picture first, as the learned ones do where it is enlarged enough. Once, however far: a
+     * second doubling gains a thirtieth of a decibel for four fifths of the work (docs/methods.md).
      *
      * @param scale seen pixels to one output pixel
      */
-    public int doublings(double scale) {
-        if (!isLearned() || scale * LEARNED_FROM > 1) {
-            return 0;
-        }
-        return scale * 2 * LEARNED_FROM > 1 ? 1 : 2;
+    public boolean doubles(double scale) {
+        return isLearned() && scale * LEARNED_FROM <= 1;
     }
 }

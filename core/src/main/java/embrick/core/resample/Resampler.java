@@ -36,9 +36,8 @@ public interface Resampler extends PixelSource {
      * @param encoding the original's: its curve where pixels are mixed as light, its luminance where detail is learned
      */
     static Resampler of(Raster original, Window window, Resampling settings, LastChannel last, Encoding encoding) {
-        int doublings = settings.method().doublings(window.scale());
-        if (doublings > 0) {
-            return enlarged(original, window, settings, last, encoding, doublings);
+        if (settings.method().doubles(window.scale())) {
+            return enlarged(original, window, settings, last, encoding);
         }
         Optional<ToneCurve> light =
                 settings.light() == Resampling.Light.LINEAR ? Optional.of(encoding.tone()) : Optional.empty();
@@ -61,44 +60,50 @@ public interface Resampler extends PixelSource {
 
     /** Rows of an output that another of the same would make once more, beyond what its kernel reaches. */
     static int rowsMadeAnew(Window window, Resampling settings) {
-        return settings.method().doublings(window.scale()) == 0
-                ? 0
-                : (int) Math.ceil(DoubledBlock.ROWS / window.scale());
+        return settings.method().doubles(window.scale()) ? (int) Math.ceil(DoubledBlock.ROWS / window.scale()) : 0;
     }
 
     /** Detail is looked for in pixels as they are encoded, as the filters were trained, and as they are seen. */
     private static Resampler enlarged(
-            Raster original, Window window, Resampling settings, LastChannel last, Encoding encoding, int doublings) {
+            Raster original, Window window, Resampling settings, LastChannel last, Encoding encoding) {
+        SeenBlock doubled = doubled(original, window, settings, last, encoding, DoubledBlock.Shows.PICTURE);
+        Window on = DoubledBlock.seenBy(window);
+        return on.keepsPixels(doubled.seen()) ? new PixelCopy(doubled, on) : by(settings, doubled, on);
+    }
+
+    private static SeenBlock doubled(
+            Raster original,
+            Window window,
+            Resampling settings,
+            LastChannel last,
+            Encoding encoding,
+            DoubledBlock.Shows shows) {
         SeenBlock block = new SeenBlock(original, window.seenAs(), last, Optional.empty());
-        Luminance luminance = Luminance.of(encoding, colours(block, last));
-        Window on = window;
-        for (int i = 0; i < doublings; i++) {
-            // What JPEG left is gone once it was softened.
-            LearnedFilters filters = i == 0 ? first(settings.method()) : LearnedFilters.clean();
-            block = new DoubledBlock(
-                    block, filters, luminance, settings.ringing(), DoubledBlock.Shows.PICTURE, window.isTilted());
-            on = DoubledBlock.seenBy(on);
-        }
-        return on.keepsPixels(block.seen()) ? new PixelCopy(block, on) : by(settings, block, on);
+        return new DoubledBlock(
+                block,
+                filters(settings.method()),
+                Luminance.of(encoding, colours(block, last)),
+                settings.ringing(),
+                shows,
+                window.isTilted());
     }
 
     private static int colours(SeenBlock block, LastChannel last) {
         return last == LastChannel.ALPHA ? block.channels() - 1 : block.channels();
     }
 
-    private static LearnedFilters first(Method method) {
+    private static LearnedFilters filters(Method method) {
         return method == Method.LEARNED_SOFTENING ? LearnedFilters.softening() : LearnedFilters.clean();
     }
 
     /**
-     * What a learned method added to an output, and what more its filters found that neighbours did not let stand: by the first
-     * doubling, which finds the most.
+     * What a learned method added to an output, and what more its filters found that neighbours did not let stand.
      *
      * @throws IllegalArgumentException if the settings learn nothing at the window's scale
      */
     static LearnedShare learned(
             Raster original, Window window, Resampling settings, LastChannel last, Encoding encoding) {
-        if (settings.method().doublings(window.scale()) == 0) {
+        if (!settings.method().doubles(window.scale())) {
             throw new IllegalArgumentException("settings: expected a method that learns, got " + settings.method());
         }
         return new LearnedShare(
@@ -114,15 +119,10 @@ public interface Resampler extends PixelSource {
             LastChannel last,
             Encoding encoding,
             DoubledBlock.Shows shows) {
-        SeenBlock block = new SeenBlock(original, window.seenAs(), last, Optional.empty());
-        SeenBlock doubled = new DoubledBlock(
-                block,
-                first(settings.method()),
-                Luminance.of(encoding, colours(block, last)),
-                settings.ringing(),
-                shows,
-                window.isTilted());
-        return by(Resampling.by(Method.BILINEAR), doubled, DoubledBlock.seenBy(window));
+        return by(
+                Resampling.by(Method.BILINEAR),
+                doubled(original, window, settings, last, encoding, shows),
+                DoubledBlock.seenBy(window));
     }
 
     private static Resampler by(Resampling settings, SeenBlock block, Window window) {

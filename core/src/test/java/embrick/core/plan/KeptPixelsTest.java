@@ -61,4 +61,17 @@ class KeptPixelsTest {
         assertThat(told(deep, CONVERTED.withFile(new FileFormat.Png(Depth.EIGHT))))
                 .containsExactly("16 bits a channel become 8; see-through parts become paper");
     }
+
+    /** What the ticket says of coding then changes nothing, and the file is as large as it was. */
+    @Test
+    void aJpegThatGoesOverAsItWasCodedIsToldSo() {
+        SourceFacts jpeg = picture(300, 200);
+        Planning.Ready kept =
+                (Planning.Ready) Planner.plan(jpeg, CONVERTED.withFile(new FileFormat.Jpeg(40)), Framing.centred());
+        assertThat(kept.notices()).extracting(Notice::code).contains("code-kept");
+        assertThat(kept.plan().figures().expectedFileBytes()).isEqualTo(jpeg.fileBytes());
+        Planning.Ready made =
+                (Planning.Ready) Planner.plan(jpeg, CONVERTED.withFile(new FileFormat.Png()), Framing.centred());
+        assertThat(made.notices()).extracting(Notice::code).doesNotContain("code-kept");
+    }
 }

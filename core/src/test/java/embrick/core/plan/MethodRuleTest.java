@@ -129,9 +129,9 @@ class MethodRuleTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1, 0", "0.78, 0", "0.76, 1", "0.5, 1", "0.39, 1", "0.38, 2", "0.25, 2", "0.1, 2"})
-    void doublingsAreWhatIsWorthIt(double scale, int doublings) {
-        assertThat(Method.LEARNED.doublings(scale)).isEqualTo(doublings);
-        assertThat(Method.LANCZOS3.doublings(scale)).isZero();
+    @CsvSource({"1, false", "0.78, false", "0.76, true", "0.5, true", "0.25, true", "0.1, true"})
+    void aPictureIsDoubledOnceItIsWorthIt(double scale, boolean doubles) {
+        assertThat(Method.LEARNED.doubles(scale)).isEqualTo(doubles);
+        assertThat(Method.LANCZOS3.doubles(scale)).isFalse();
     }
 }

@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.within;
 import embrick.core.colour.PaperColour;
 import embrick.core.framing.Framing;
 import embrick.core.framing.Framing.SheetTurn;
+import embrick.core.metadata.MetadataChoice;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.PixelRect;
@@ -210,7 +211,8 @@ class PlannerTest {
     class WhenTheFileStaysAsItIs {
         private final Ticket renamed = ticket().withSize(new Size.OwnShape())
                 .withColour(new OutputColour.Keep())
-                .withFile(new FileFormat.AsItIs());
+                .withFile(new FileFormat.AsItIs())
+                .withMetadata(MetadataChoice.EVERYTHING);
 
         @Test
         void allOfItIsPlannedWhateverTheFraming() {

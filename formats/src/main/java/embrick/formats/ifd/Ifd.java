@@ -81,6 +81,7 @@ public final class Ifd {
     private final Flavour flavour;
     private final Map<Integer, Entry> entries = new TreeMap<>();
     private long next;
+    private int tableEntries;
 
     private Ifd(Bytes bytes, ByteOrder order, Flavour flavour) {
         this.bytes = bytes;
@@ -111,6 +112,7 @@ public final class Ifd {
         if (count < 0 || count > MOST_ENTRIES) {
             throw new DamagedDataException("TIFF: directory says it has " + count + " entries");
         }
+        ifd.tableEntries = (int) count;
         int tableBytes = (int) count * flavour.entryBytes();
         ByteBuffer table = bytes.at(offset + flavour.countBytes(), tableBytes).order(order);
         for (int at = 0; at < tableBytes; at += flavour.entryBytes()) {
@@ -186,6 +188,11 @@ public final class Ifd {
     }
 
     /** The tags there are, in rising order. */
+    /** Entries that were read, those of a tag that is there more than once with them: what reading it has cost. */
+    public int tableEntries() {
+        return tableEntries;
+    }
+
     public Set<Integer> tags() {
         return Collections.unmodifiableSet(entries.keySet());
     }

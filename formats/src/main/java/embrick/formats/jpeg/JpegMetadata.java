@@ -45,7 +45,8 @@ final class JpegMetadata {
                 behind(app1, JpegHeader.EXIF).findFirst().map(Ifd::over),
                 behind(app1, XMP).findFirst(),
                 Optional.empty(),
-                all(segments, JpegSegmentType.APPD));
+                all(segments, JpegSegmentType.APPD),
+                Optional.empty());
     }
 
     /** Writes what stands there besides Exif. */

@@ -7,6 +7,7 @@ import embrick.core.metadata.MetadataTexts;
 import embrick.formats.ifd.Field;
 import embrick.formats.ifd.Ifd;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -37,6 +38,9 @@ public record ExifFields(
 
     private static final int MOST_EXIF_BYTES = 45_000;
 
+    /** A title in the words of one maker's system. */
+    private static final int XP_TITLE = 40_091;
+
     /** Document name, description, make, model, page name, software, date, artist, host, rating, copyright, and words of one maker. */
     private static final Set<Integer> MAIN = Set.of(
             269,
@@ -51,7 +55,7 @@ public record ExifFields(
             18_246,
             18_249,
             Ifd.COPYRIGHT,
-            40_091,
+            XP_TITLE,
             40_092,
             40_093,
             40_094,
@@ -149,7 +153,7 @@ public record ExifFields(
 
     MetadataTexts texts() {
         return new MetadataTexts(
-                Optional.empty(),
+                wideText(XP_TITLE),
                 text(Ifd.IMAGE_DESCRIPTION),
                 text(Ifd.ARTIST).map(words -> Arrays.asList(words.split(";"))).orElse(List.of()),
                 text(Ifd.COPYRIGHT),
@@ -166,6 +170,15 @@ public record ExifFields(
 
     private Optional<String> text(int tag) {
         return words(main, tag);
+    }
+
+    /** Written by desktop systems as UTF-16, least significant byte first, ended by a zero (common practice, no source). */
+    private Optional<String> wideText(int tag) {
+        return Optional.ofNullable(main.get(tag))
+                .map(field -> new String(field.value(), StandardCharsets.UTF_16LE)
+                        .replaceFirst("\0.*", "")
+                        .strip())
+                .filter(words -> !words.isEmpty());
     }
 
     /** Exif's copyright can name the photographer, then a zero, then the editor. */

@@ -20,6 +20,11 @@ final class PngMetadata {
     static final int TEXT = 0x69545874;
     private static final byte[] XMP = "XML:com.adobe.xmp\0".getBytes(StandardCharsets.ISO_8859_1);
 
+    /** A keyword of the format's own (PNG 11.3.3.1), in plain or in international text. */
+    private static final byte[] TITLE = "Title\0".getBytes(StandardCharsets.ISO_8859_1);
+
+    private static final int PLAIN_TEXT = 0x74455874;
+
     private static final int SIGNATURE_BYTES = 8;
     private static final int CHECKSUM_BYTES = 4;
     private static final int MOST_TEXT = 16 << 20;
@@ -30,17 +35,28 @@ final class PngMetadata {
     static MetadataBlocks read(Path file) throws IOException {
         Optional<byte[]> exif = Optional.empty();
         Optional<byte[]> xmp = Optional.empty();
+        Optional<String> title = Optional.empty();
         try (DataInputStream in = new DataInputStream(new BufferedInputStream(Files.newInputStream(file)))) {
             in.skipNBytes(SIGNATURE_BYTES);
             for (int type = 0; type != PngHeader.IEND; ) {
                 long length = Integer.toUnsignedLong(in.readInt());
                 type = in.readInt();
-                if ((type == EXIF || type == TEXT) && length <= MOST_TEXT) {
+                if ((type == EXIF || type == TEXT || type == PLAIN_TEXT) && length <= MOST_TEXT) {
                     byte[] data = in.readNBytes((int) length);
                     if (type == EXIF) {
                         exif = Optional.of(data);
-                    } else if (isXmp(data)) {
-                        xmp = Optional.of(textOf(data));
+                    } else if (type == TEXT && begins(data, XMP)) {
+                        xmp = Optional.of(textOf(data, XMP));
+                    } else if (begins(data, TITLE)) {
+                        title = Optional.of(
+                                        type == TEXT
+                                                ? new String(textOf(data, TITLE), StandardCharsets.UTF_8)
+                                                : new String(
+                                                        data,
+                                                        TITLE.length,
+                                                        data.length - TITLE.length,
+                                                        StandardCharsets.ISO_8859_1))
+                                .filter(words -> !words.isBlank());
                     }
                 } else {
                     in.skipNBytes(length);
@@ -48,16 +64,16 @@ final class PngMetadata {
                 in.skipNBytes(CHECKSUM_BYTES);
             }
         }
-        return MetadataBlocks.of(exif, xmp);
+        return MetadataBlocks.of(exif, xmp).withTitle(title);
     }
 
-    private static boolean isXmp(byte[] data) {
-        return data.length > XMP.length && Arrays.equals(data, 0, XMP.length, XMP, 0, XMP.length);
+    private static boolean begins(byte[] data, byte[] name) {
+        return data.length > name.length && Arrays.equals(data, 0, name.length, name, 0, name.length);
     }
 
     /** Behind the name: whether it is packed, how, a language and a translated name, each ended by a zero (PNG 11.3.3.4). */
-    private static byte[] textOf(byte[] data) throws IOException {
-        int at = XMP.length + 2;
+    private static byte[] textOf(byte[] data, byte[] name) throws IOException {
+        int at = name.length + 2;
         for (int ended = 0; ended < 2; at++) {
             if (at >= data.length) {
                 throw new IOException("iTXt: ends before its text");
@@ -65,7 +81,7 @@ final class PngMetadata {
             ended += data[at] == 0 ? 1 : 0;
         }
         byte[] text = Arrays.copyOfRange(data, at, data.length);
-        if (data[XMP.length] == 0) {
+        if (data[name.length] == 0) {
             return text;
         }
         try (InputStream packed = new InflaterInputStream(new ByteArrayInputStream(text))) {

@@ -38,6 +38,9 @@ record TiffHeader(int page, int pages, PixelSize size, SampleLayout samples, Mar
     private static final int MOST_PAGES = 10_000;
     private static final int MOST_SAMPLES = 64;
 
+    /** Of all directories together, which may lie over one another: a hundred in each of the most pages. */
+    private static final long MOST_ENTRIES = 1_000_000;
+
     /** InkSet (section 16): cyan, magenta, yellow, black. */
     private static final int CMYK_INKS = 1;
 
@@ -48,6 +51,7 @@ record TiffHeader(int page, int pages, PixelSize size, SampleLayout samples, Mar
         int whole = 0;
         Set<Long> seen = new HashSet<>();
         Optional<Ifd> each = Optional.of(first);
+        long entries = 0;
         for (int number = 0; each.isPresent() && number < MOST_PAGES; number++) {
             if ((each.get().number(Ifd.NEW_SUBFILE_TYPE, 0) & SMALLER_OR_MASK) == 0) {
                 whole++;
@@ -55,6 +59,10 @@ record TiffHeader(int page, int pages, PixelSize size, SampleLayout samples, Mar
                     chosen = each.get();
                     page = number;
                 }
+            }
+            entries += each.get().tableEntries();
+            if (entries > MOST_ENTRIES) {
+                throw new DamagedDataException("its directories have more than " + MOST_ENTRIES + " entries");
             }
             // A chain that bites its own tail ends there.
             each = seen.add(each.get().next()) ? each.get().following() : Optional.empty();

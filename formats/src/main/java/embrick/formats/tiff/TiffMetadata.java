@@ -19,6 +19,7 @@ final class TiffMetadata {
             }
         };
         Ifd ifd = Ifd.first(bytes);
-        return new MetadataBlocks(Optional.of(bytes), ifd.undefined(Ifd.XMP), ifd.undefined(Ifd.IPTC), List.of());
+        return new MetadataBlocks(
+                Optional.of(bytes), ifd.undefined(Ifd.XMP), ifd.undefined(Ifd.IPTC), List.of(), Optional.empty());
     }
 }

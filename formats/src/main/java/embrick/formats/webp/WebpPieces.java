@@ -4,9 +4,8 @@ import embrick.core.plan.Plan;
 import embrick.core.print.PixelRows;
 import embrick.core.ticket.FileFormat;
 import embrick.formats.binding.HugePages;
-import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.Picture;
-import embrick.formats.picture.PictureColours;
+import embrick.formats.picture.PictureFormat;
 import embrick.formats.picture.PieceFormat;
 import embrick.formats.picture.PrintFile;
 import embrick.formats.picture.Target;
@@ -16,11 +15,12 @@ import java.nio.file.Path;
 
 /** Pieces as WebP. */
 public final class WebpPieces implements PieceFormat {
-    private final WebpPictures pictures;
+    private final PictureFormat pictures;
     private final FileFormat.Webp coding;
 
-    public WebpPieces(ProfileShelf profiles, FileFormat.Webp coding) {
-        this.pictures = new WebpPictures(new PictureColours(profiles));
+    /** @param pictures by which a finished piece is decoded, in whatever process they do that */
+    public WebpPieces(PictureFormat pictures, FileFormat.Webp coding) {
+        this.pictures = pictures;
         this.coding = coding;
     }
 

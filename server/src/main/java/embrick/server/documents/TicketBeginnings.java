@@ -70,6 +70,13 @@ public class TicketBeginnings {
         phrases.put("name", "Renamed, files untouched");
         phrases.put("folder", "renamed");
         phrases.put("file", new FileDocument.AsItIs());
+        phrases.put(
+                "metadata",
+                new MetadataDocument(
+                        Kept.ALL,
+                        Private.KEPT,
+                        Private.KEPT,
+                        MetadataDocument.usual().texts()));
         phrases.put("names", List.of(new BrickDocument.JobName(), new BrickDocument.RunningNumber(3, 1)));
         return with(phrases);
     }

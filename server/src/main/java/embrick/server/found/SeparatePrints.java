@@ -35,6 +35,7 @@ import embrick.server.framings.FramingService;
 import embrick.server.framings.Plans;
 import embrick.server.originals.Intake;
 import embrick.server.originals.Original;
+import embrick.server.originals.OriginalRemoval;
 import embrick.server.originals.OriginalViews;
 import embrick.server.originals.Originals;
 import embrick.server.originals.PictureProblems;
@@ -75,6 +76,8 @@ class SeparatePrints {
     private final Originals originals;
     private final OriginalViews views;
     private final Intake intake;
+    private final OriginalRemoval removal;
+    private final PictureWork work;
     private final Reception reception;
     private final Storage storage;
     private final OriginalFiles files;
@@ -90,6 +93,8 @@ class SeparatePrints {
             Originals originals,
             OriginalViews views,
             Intake intake,
+            OriginalRemoval removal,
+            PictureWork work,
             Reception reception,
             Storage storage,
             OriginalFiles files,
@@ -103,6 +108,8 @@ class SeparatePrints {
         this.originals = originals;
         this.views = views;
         this.intake = intake;
+        this.removal = removal;
+        this.work = work;
         this.reception = reception;
         this.storage = storage;
         this.files = files;
@@ -132,18 +139,45 @@ class SeparatePrints {
                     scan.path() + ": " + FoundWords.of(found.scan()),
                     "Cut the prints apart by hand: add the scan once for each, and frame it.");
         }
-        List<Original> made = new ArrayList<>();
-        List<FramingWish> wishes = new ArrayList<>();
-        for (Rectangle outline : outlines) {
-            PixelRect round = round(outline, own);
-            Original print = cut(scan, facts, own, round, made.size() + 1);
-            made.add(print);
-            Rectangle inside = outline.inside(inset * outline.shortSide());
-            wishes.addAll(framed(print, inside.moved(-round.x(), -round.y())));
+        List<Path> parts = new ArrayList<>();
+        try {
+            for (Rectangle outline : outlines) {
+                Path part = storage.incoming().resolve(UUID.randomUUID() + ".part");
+                parts.add(part);
+                Plan plan = plan(scan, facts, own, round(outline, own));
+                work.patiently(() -> write(scan, facts, plan, part));
+            }
+            return takeIn(scan, own, outlines, parts, inset);
+        } finally {
+            for (Path part : parts) {
+                Files.deleteIfExists(part);
+            }
         }
-        edits.apply(scan.jobId(), made.size() + " prints of " + scan.path(), wishes, List.of());
-        originals.leaveOut(originalId, true);
-        return made;
+    }
+
+    /** All of them or none. */
+    private List<Original> takeIn(
+            Original scan, PixelSize own, List<Rectangle> outlines, List<Path> parts, double inset) throws IOException {
+        List<Original> made = new ArrayList<>();
+        boolean isWhole = false;
+        try {
+            List<FramingWish> wishes = new ArrayList<>();
+            for (Rectangle outline : outlines) {
+                Original print = takeIn(scan, parts.get(made.size()), made.size() + 1);
+                made.add(print);
+                PixelRect round = round(outline, own);
+                Rectangle inside = outline.inside(inset * outline.shortSide());
+                wishes.addAll(framed(print, inside.moved(-round.x(), -round.y())));
+            }
+            edits.apply(scan.jobId(), made.size() + " prints of " + scan.path(), wishes, List.of());
+            originals.leaveOut(scan.id(), true);
+            isWhole = true;
+            return made;
+        } finally {
+            if (!isWhole && !made.isEmpty()) {
+                removal.delete(scan.jobId(), made.stream().map(Original::id).toList());
+            }
+        }
     }
 
     private static List<Rectangle> outlines(Findings.Found found, PixelSize own) {
@@ -177,21 +211,11 @@ class SeparatePrints {
                 (int) Math.min(own.height(), Math.ceil(foot)) - y);
     }
 
-    /** The pixels of a part, as they are, as a picture of its own. */
-    private Original cut(Original scan, SourceFacts facts, PixelSize own, PixelRect part, int number)
-            throws IOException {
-        Plan plan = plan(scan, facts, own, part);
-        Path file = storage.making().resolve(UUID.randomUUID() + ".part");
-        try {
-            write(scan, facts, plan, file);
-            try (InputStream content = Files.newInputStream(file);
-                    Arrival arrival = reception.receive(content, OptionalLong.of(Files.size(file)))) {
-                String path = pathOf(scan, number);
-                Original print = intake.take(scan.jobId(), path, arrival);
-                return originals.deriveFrom(print.id(), scan.id());
-            }
-        } finally {
-            Files.deleteIfExists(file);
+    private Original takeIn(Original scan, Path file, int number) throws IOException {
+        try (InputStream content = Files.newInputStream(file);
+                Arrival arrival = reception.receive(content, OptionalLong.of(Files.size(file)))) {
+            Original print = intake.take(scan.jobId(), pathOf(scan, number), arrival);
+            return originals.deriveFrom(print.id(), scan.id());
         }
     }
 
@@ -201,8 +225,9 @@ class SeparatePrints {
         return scan.path().substring(0, folder) + FileNames.stem(scan.path()) + "-print-" + number + ".tif";
     }
 
-    private void write(Original scan, SourceFacts facts, Plan plan, Path file) throws IOException {
-        PictureProblems.naming(
+    /** The pixels of a part, as they are. */
+    private Path write(Original scan, SourceFacts facts, Plan plan, Path file) throws IOException {
+        return PictureProblems.naming(
                 scan,
                 () -> pictures.whole(scan.place(), facts, opened -> {
                     if (opened.damage().isPresent() && !scan.isPrintedDamaged()) {

@@ -68,7 +68,7 @@ public class PicturePlanner {
         Optional<CaptionText> text = caption(ordered.ticket())
                 .map(caption -> caption.textFor(new Caption.Filling(
                         FileNames.stem(original.path()),
-                        facts.title().orElse(""),
+                        original.said().title().orElse(""),
                         ordered.inOrder().indexOf(original.id()) + 1)))
                 .map(words::measured);
         return Planner.plan(

@@ -12,7 +12,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Deletes originals from a job, with their framings; what was made of them stays. */
 @Service
-class OriginalRemoval {
+public class OriginalRemoval {
     private final OriginalRepository originals;
     private final Clearance clearance;
     private final List<OriginalUse> uses;
@@ -34,7 +34,7 @@ class OriginalRemoval {
      *
      * @throws ProblemException if one is not of this job, or a run is at work on it
      */
-    void delete(UUID jobId, Collection<UUID> ids) {
+    public void delete(UUID jobId, Collection<UUID> ids) {
         clearance.clear(transaction.execute(_ -> {
             // No picture of the job comes in, and none is replaced, meanwhile.
             if (originals.lockJob(jobId).isEmpty()) {

@@ -273,6 +273,15 @@ class ProblemResponses {
 
     @ExceptionHandler
     ResponseEntity<ProblemBody> unexpected(Exception failed) {
+        if (Failures.isBusy(failed)) {
+            LOG.warn("all connections to the database are in use: {}", failed.toString());
+            return respond(
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    "busy",
+                    "server",
+                    "Embrick has more to do than it can do at once.",
+                    "Nothing is lost: try again in a moment.");
+        }
         if (Failures.isDatabaseAway(failed)) {
             LOG.warn("the database is away: {}", failed.toString());
             return respond(

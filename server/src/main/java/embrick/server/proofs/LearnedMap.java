@@ -49,7 +49,7 @@ class LearnedMap {
         int top = Math.max(part.y(), picture.y());
         int width = Math.min(part.right(), picture.right()) - left;
         int height = Math.min(part.bottom(), picture.bottom()) - top;
-        boolean isLearned = plan.resampling().method().doublings(plan.window().scale()) > 0;
+        boolean isLearned = plan.resampling().method().doubles(plan.window().scale());
         if (isLearned && width > 0 && height > 0) {
             PixelRect inPicture = new PixelRect(left - picture.x(), top - picture.y(), width, height);
             pictures.whole(place, facts, opened -> {

@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -38,12 +39,16 @@ import tools.jackson.databind.json.JsonMapper;
 class RunEvents {
     private static final Logger LOG = LoggerFactory.getLogger(RunEvents.class);
     private static final long EVERY_MILLIS = 250;
+    private static final int AT_ONCE = 3;
 
     private final RunService runs;
     private final RunViews views;
     private final MakingNow makingNow;
     private final PieceRepository pieces;
     private final JsonMapper json;
+    /** Pages that look up what is under way: many that open at once take their turn, and leave connections to others. */
+    private final Semaphore lookups = new Semaphore(AT_ONCE, true);
+
     private final Map<UUID, Watch> watches = new ConcurrentHashMap<>();
 
     RunEvents(RunService runs, RunViews views, MakingNow makingNow, PieceRepository pieces, JsonMapper json) {
@@ -93,6 +98,15 @@ class RunEvents {
     }
 
     SseEmitter subscribe(UUID jobId) {
+        lookups.acquireUninterruptibly();
+        try {
+            return subscribed(jobId);
+        } finally {
+            lookups.release();
+        }
+    }
+
+    private SseEmitter subscribed(UUID jobId) {
         Listener listener = new Listener(json);
         long since = pieces.horizon();
         watches.compute(jobId, (_, known) -> {

@@ -94,7 +94,7 @@ public class Storage {
         return root.resolve(".embrick-storage");
     }
 
-    Path incoming() {
+    public Path incoming() {
         return root.resolve("incoming");
     }
 

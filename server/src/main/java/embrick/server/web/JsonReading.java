@@ -7,6 +7,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.deser.jdk.NumberDeserializers;
 import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.deser.std.StdDeserializer;
@@ -17,9 +18,11 @@ import tools.jackson.databind.module.SimpleModule;
 class JsonReading {
     @Bean
     JsonMapperBuilderCustomizer judgedValues() {
-        return builder -> builder.addModule(new SimpleModule("judged values")
-                .addDeserializer(BigDecimal.class, new ShortDecimals())
-                .addDeserializer(String.class, new StorableText()));
+        // A fraction where a whole number belongs is no rounding of ours to make.
+        return builder -> builder.disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+                .addModule(new SimpleModule("judged values")
+                        .addDeserializer(BigDecimal.class, new ShortDecimals())
+                        .addDeserializer(String.class, new StorableText()));
     }
 
     /** A number of few characters can be one of millions of digits. */

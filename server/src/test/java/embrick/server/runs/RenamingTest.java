@@ -16,6 +16,8 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -42,6 +44,10 @@ class RenamingTest {
         ticket.putObject("size").put("kind", "own");
         ticket.putObject("colour").put("kind", "keep");
         ticket.putObject("file").put("kind", "as-it-is");
+        ((ObjectNode) ticket.path("metadata"))
+                .put("kept", "ALL")
+                .put("place", "KEPT")
+                .put("serialNumbers", "KEPT");
         ticket.putArray("names").addObject().put("kind", "words").put("text", "saltmere-");
         ((ArrayNode) ticket.path("names"))
                 .addObject()
@@ -101,5 +107,22 @@ class RenamingTest {
         JsonNode run = api.finished(api.startRun(job));
         assertThat(run.path("run").path("counts").path("failed").asInt()).isEqualTo(2);
         assertThat(run.toString()).contains("file-stays-as-it-is");
+    }
+
+    /** A file that nobody touches says what it says: a ticket that wants less of it is refused, with both ways out. */
+    @ParameterizedTest
+    @CsvSource({"kept, NONE", "kept, CREDITS", "place, DROPPED", "serialNumbers, DROPPED"})
+    void itCannotLeaveOutWhatTheFileSays(String part, String value) {
+        String job = api.newJob("Renamed without");
+        api.upload(job, "kite.jpg", TestPictures.drawn("jpg", 300, 200));
+        api.changeFirstTicket(job, ticket -> {
+            onlyRename(ticket);
+            ((ObjectNode) ticket.path("metadata")).put(part, value);
+        });
+        JsonNode piece = api.finished(api.startRun(job)).at("/pieces/0");
+        assertThat(piece.at("/problem/code").asString()).isEqualTo("file-stays-as-it-is");
+        assertThat(piece.at("/problem/remedy").asString())
+                .contains("Keep all metadata")
+                .contains("made anew");
     }
 }

@@ -106,6 +106,37 @@ class RunEventsTest {
         }
     }
 
+    /** As after the application was started again: all pages of a shop connect at once. */
+    @Test
+    @Timeout(90)
+    void twoHundredPagesThatComeAtOnceAreAllAnswered() throws Exception {
+        String job = api.newJob("burst");
+        for (int i = 0; i < 3; i++) {
+            api.upload(job, "kite" + i + ".jpg", TestPictures.drawn("jpg", 260 + i, 200));
+            api.finished(api.startRun(job));
+        }
+        URI at = URI.create(address);
+        byte[] request = ("GET /api/v1/jobs/" + job + "/events HTTP/1.1\r\nHost: 127.0.0.1:" + at.getPort()
+                        + "\r\n\r\n")
+                .getBytes(StandardCharsets.US_ASCII);
+        List<Socket> pages = new ArrayList<>();
+        try {
+            for (int i = 0; i < 200; i++) {
+                Socket page = new Socket(at.getHost(), at.getPort());
+                pages.add(page);
+                page.getOutputStream().write(request);
+            }
+            for (Socket page : pages) {
+                assertThat(new String(page.getInputStream().readNBytes(12), StandardCharsets.US_ASCII))
+                        .isEqualTo("HTTP/1.1 200");
+            }
+        } finally {
+            for (Socket page : pages) {
+                page.close();
+            }
+        }
+    }
+
     /** A page that comes later is told what goes on, and not every piece of every run there ever was. */
     @Test
     @Timeout(90)

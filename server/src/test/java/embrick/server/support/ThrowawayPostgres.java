@@ -145,7 +145,8 @@ public final class ThrowawayPostgres {
                 "60",
                 "-o",
                 "-c listen_addresses=127.0.0.1 -c port=" + port + " -c unix_socket_directories='' -c fsync=off"
-                        + " -c synchronous_commit=off -c full_page_writes=off",
+                        // What is committed outlives the server's kill, as it does for users.
+                        + " -c full_page_writes=off",
                 "start"));
     }
 

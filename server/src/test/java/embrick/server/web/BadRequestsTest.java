@@ -146,6 +146,16 @@ class BadRequestsTest {
         assertThat(api.get("/jobs/" + job + "/tickets").body()).hasSize(1);
     }
 
+    @Test
+    void aFractionIsNoWholeNumber() {
+        String job = api.newJob("fractions");
+        ObjectNode document = (ObjectNode) api.firstTicket(job).path("document");
+        ((ObjectNode) document.path("file")).put("quality", 95.5);
+        Answer refused = api.post("/jobs/" + job + "/tickets", document);
+        assertTold(refused, 400);
+        assertThat(refused.body().at("/problems/0/text").asString()).contains("file.quality: expected a whole number");
+    }
+
     @ParameterizedTest
     @CsvSource({"8:10, 200", "5:4, 200", "10:8-at-scale, 200", "own, 200", "xyz, 422", "0:5, 422", "4:5:6, 422"})
     void aShapeIsKnownHoweverItIsWritten(String shape, int status) {
