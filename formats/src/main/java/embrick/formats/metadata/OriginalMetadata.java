@@ -1,6 +1,7 @@
 package embrick.formats.metadata;
 
 import embrick.core.metadata.MetadataTexts;
+import java.util.List;
 import java.util.Optional;
 
 /**
