@@ -86,7 +86,7 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       <p className="sentence">
         Rename {pieces === 0 ? 'every picture' : pieces === 1 ? 'the picture' : `all ${pieces} pictures`} as{' '}
         {filePhrase} with{' '}
-        {wrong('metadata') ? metadataPhrase : 'all that they say, also where they were taken,'},{' '}
+        {wrong('metadata') ? metadataPhrase : 'all that they say, also where they were taken,'}
         <Naming document={document} wrong={wrong} onChange={onChange} />
       </p>
     );
