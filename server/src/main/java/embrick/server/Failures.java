@@ -1,6 +1,10 @@
 package embrick.server;
 
 import jakarta.persistence.PersistenceException;
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.FileSystemException;
+import java.nio.file.NoSuchFileException;
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
 import org.springframework.dao.DataAccessException;
@@ -28,6 +32,16 @@ public final class Failures {
                     || cause instanceof SQLException;
         }
         return isOfDatabase;
+    }
+
+    /** Why a file could not be read or written, in words that tell no path of this machine. */
+    public static String words(IOException failed) {
+        return switch (failed) {
+            case NoSuchFileException _ -> "it is not there";
+            case AccessDeniedException _ -> "this user may not";
+            case FileSystemException other -> other.getReason() == null ? "the disk refused it" : other.getReason();
+            default -> String.valueOf(failed.getMessage());
+        };
     }
 
     /** Whether the database is there and all connections to it are in use: gone in a moment, too. */

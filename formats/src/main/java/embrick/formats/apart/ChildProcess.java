@@ -32,7 +32,7 @@ final class ChildProcess {
     static final int GREETING = 0x656d6272;
 
     /** Half a second on a quiet machine. */
-    static final Duration COMING_UP = Duration.ofSeconds(60);
+    static final Duration COMING_UP = Duration.ofSeconds(20);
 
     /** Pictures lie outside the heap; rows and headers on it. */
     static final String HEAP = "-Xmx192m";
@@ -102,7 +102,7 @@ final class ChildProcess {
 
     /**
      * @param memoryBytes that it may take for this
-     * @param limit after which it is ended
+     * @param limit of processor time, after which it is ended
      * @throws UnusablePictureException if the file is to blame
      * @throws NotExaminedException if the machine is
      */
@@ -161,18 +161,18 @@ final class ChildProcess {
         } catch (UnusablePictureException | UnfitMachineException | NotExaminedException known) {
             throw known;
         } catch (IOException | RuntimeException broken) {
-            throw deadline.isOver() ? tooLong(deadline, limit) : fellOver(broken);
+            throw switch (deadline.reason()) {
+                case NOT_ENDED -> fellOver(broken);
+                case COMPUTED_TOO_LONG ->
+                    UnusablePictureException.broken(
+                            "damaged",
+                            "keeps its decoder busy without an end (" + limit.toSeconds()
+                                    + " s): it is likely damaged");
+                case WAITED_TOO_LONG ->
+                    new NotExaminedException(
+                            "its decoder got nothing out of this machine or its disk for a long time", broken);
+            };
         }
-    }
-
-    /** A decoder that computed for most of the time has met a picture without an end; one that hardly did was kept waiting. */
-    private static IOException tooLong(Deadline deadline, Duration limit) {
-        return deadline.computed().compareTo(limit.dividedBy(2)) < 0
-                ? new NotExaminedException(
-                        "its decoder got no answer out of this machine or its disk within " + limit.toSeconds() + " s")
-                : UnusablePictureException.broken(
-                        "damaged",
-                        "keeps its decoder busy without an end (" + limit.toSeconds() + " s): it is likely damaged");
     }
 
     private IOException fellOver(Exception broken) {

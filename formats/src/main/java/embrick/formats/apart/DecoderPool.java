@@ -58,7 +58,7 @@ public final class DecoderPool {
     /**
      * @param childClass main class of the children
      * @param options more of their Java machines
-     * @param patience for the smallest picture
+     * @param patience of processor time, for the smallest picture
      */
     DecoderPool(int most, String childClass, List<String> options, Duration patience) {
         this.options = options;

@@ -15,7 +15,8 @@ final class ErrorTail {
     private final Thread reader;
 
     private ErrorTail(InputStream errors) {
-        reader = Thread.ofVirtual().name("decoder-errors").start(() -> read(errors));
+        // A thread of the system's: reading a pipe holds it, and virtual threads have few of those to share.
+        reader = Thread.ofPlatform().daemon().name("decoder-errors").start(() -> read(errors));
     }
 
     static ErrorTail of(Process process) {

@@ -102,8 +102,8 @@ class DecoderPoolTest {
     @ParameterizedTest
     @EnumSource(BadChild.Behaviour.class)
     void aChildThatMisbehavesHarmsOnlyItsOwnPicture(BadChild.Behaviour behaviour) throws IOException {
-        // A sound child answers in a tenth of it on a quiet machine.
-        DecoderPool pool = new DecoderPool(1, BadChild.class.getName(), Duration.ofSeconds(5));
+        // Of processor time: a sound child answers in a tenth of it, however much else this machine has to do.
+        DecoderPool pool = new DecoderPool(1, BadChild.class.getName(), Duration.ofSeconds(4));
         Path file = written("png");
         Path bad = folder.resolve(behaviour + ".png");
         Files.copy(file, bad);
@@ -112,7 +112,7 @@ class DecoderPoolTest {
         assertThatThrownBy(() -> pool.pixels(bad, facts, Integer.MAX_VALUE))
                 .isInstanceOf(behaviour.isTheMachines() ? NotExaminedException.class : UnusablePictureException.class)
                 .hasMessageMatching(".*(its decoder|could not be read).*");
-        assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(Duration.ofSeconds(50));
+        assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(Duration.ofSeconds(100));
         assertDecodes(pool, file, facts);
     }
 

@@ -1,5 +1,6 @@
 package embrick.server.folders;
 
+import embrick.server.Failures;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.OutsideRootException;
 import embrick.server.storage.RootAwayException;
@@ -133,7 +134,7 @@ class Browsing {
                         HttpStatus.CONFLICT,
                         "folder-unreadable",
                         "path",
-                        "“" + shown + "” cannot be read: " + failed.getMessage() + ".",
+                        "“" + shown + "” cannot be read: " + Failures.words(failed) + ".",
                         "See that its disk is there, then try again.");
         };
     }

@@ -261,7 +261,7 @@ class FolderIntake {
         } catch (NotTakenException not) {
             return refusal(file, not.getMessage());
         } catch (IOException failed) {
-            return refusal(file, "cannot be read: " + failed.getMessage());
+            return refusal(file, "cannot be read: " + Failures.words(failed));
         } catch (ProblemException refused) {
             return Optional.of(
                     new Refusal(file.path(), refused.problems().getFirst().text()));

@@ -1,5 +1,6 @@
 package embrick.server.folders;
 
+import embrick.server.Failures;
 import embrick.server.folders.FolderWalk.FoundFile;
 import embrick.server.folders.FolderWalk.Walked;
 import embrick.server.originals.Original;
@@ -64,7 +65,7 @@ class FolderLook {
         } catch (NoSuchFileException gone) {
             return Seen.away("It is no longer there.");
         } catch (IOException failed) {
-            return Seen.away("It cannot be read: " + failed.getMessage() + ".");
+            return Seen.away("It cannot be read: " + Failures.words(failed) + ".");
         }
         return compare(folder, walked);
     }

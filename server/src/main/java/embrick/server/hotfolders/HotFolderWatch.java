@@ -105,7 +105,7 @@ class HotFolderWatch {
             case NoSuchFileException _ -> "It is no longer there. It goes on when it is back.";
             case StorageFullException _ ->
                 "The disk that Embrick's storage is on is full. Make room on it: it goes on by itself.";
-            default -> "It cannot be read or written to: " + failed.getMessage() + ".";
+            default -> "It cannot be read or written to: " + Failures.words(failed) + ".";
         };
     }
 }

@@ -136,7 +136,7 @@ class HotIntake {
         Duration waited = Duration.between(file.seenAt(), clock.instant());
         if (isLink || waited.compareTo(settings.patience().multipliedBy(LONGEST_PATIENCE)) > 0) {
             String why =
-                    isLink ? " is a link, and a hot folder takes files" : " cannot be read: " + failed.getMessage();
+                    isLink ? " is a link, and a hot folder takes files" : " cannot be read: " + Failures.words(failed);
             set(file, row -> row.fail(file.path() + why + ". Drop the file itself again.", clock.instant()));
         } else {
             LOG.info("{} is taken in later: {}", file.path(), failed.toString());

@@ -256,7 +256,7 @@ class ProblemResponses {
                         HttpStatus.SERVICE_UNAVAILABLE,
                         "storage-away",
                         "storage",
-                        "The storage folder could not be read or written: " + away.getFile() + ".",
+                        "The storage folder could not be read or written: " + Failures.words(away) + ".",
                         "See that its disk is there and may be written to, then try again.");
             }
             default -> {

@@ -1,5 +1,6 @@
 package embrick.server.runs;
 
+import embrick.server.Failures;
 import embrick.server.jobs.DeliveryTarget;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.DeliveryFolders;
@@ -7,8 +8,6 @@ import embrick.server.storage.DeliveryPlace;
 import embrick.server.storage.OriginalPlace;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.file.AccessDeniedException;
-import java.nio.file.NoSuchFileException;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.http.HttpStatus;
@@ -135,15 +134,7 @@ class DeliverySpace {
                 HttpStatus.INSUFFICIENT_STORAGE,
                 "folder-failed",
                 folder,
-                "A folder for the files cannot be made: " + folder + " (" + reason(failed) + ").",
+                "A folder for the files cannot be made: " + folder + " (" + Failures.words(failed) + ").",
                 "See that its disk is there, has room and may be written to, or choose another place to deliver to.");
-    }
-
-    private static String reason(IOException failed) {
-        return switch (failed) {
-            case NoSuchFileException _ -> "it is not there";
-            case AccessDeniedException _ -> "it may not be written to";
-            default -> failed.getMessage();
-        };
     }
 }

@@ -1,6 +1,7 @@
 package embrick.server.runs;
 
 import embrick.core.problem.Problem;
+import embrick.server.Failures;
 import embrick.server.storage.DeliveryFolders;
 import embrick.server.storage.DeliveryPlace;
 import embrick.server.storage.OriginalPlace;
@@ -91,7 +92,8 @@ class Pauses {
             return Optional.of(new Problem(
                     "disk-away",
                     "folder",
-                    "Nothing can be written to the storage folder, or to " + folder + ": " + failed.getMessage() + ".",
+                    "Nothing can be written to the storage folder, or to " + folder + ": " + Failures.words(failed)
+                            + ".",
                     "See that its disk is there and may be written to: the run goes on by itself."));
         }
         return Optional.empty();

@@ -157,7 +157,7 @@ class PieceMaker {
         fail(
                 attempt,
                 "write-failed",
-                "could not be written: " + failed.getMessage(),
+                "could not be written: " + Failures.words(failed),
                 "See that the storage disk is there and has room, then try again.");
     }
 
