@@ -45,7 +45,7 @@ public enum Method {
 
     /**
      * Whether the method doubles the picture first, as the learned ones do where it is enlarged enough. Once, however far: a
-     * second doubling gains a thirtieth of a decibel for four fifths of the work (docs/methods.md).
+     * second doubling gains two tenths of a decibel for four fifths of the work (docs/methods.md).
      *
      * @param scale seen pixels to one output pixel
      */
