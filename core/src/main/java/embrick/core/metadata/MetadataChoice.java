@@ -32,7 +32,7 @@ public record MetadataChoice(Kept kept, Private place, Private serialNumbers, Me
     public static final MetadataChoice NOTHING =
             new MetadataChoice(Kept.NONE, Private.DROPPED, Private.DROPPED, MetadataTexts.NONE);
 
-    /** All that a file says, also of persons: as of one that nobody has touched. */
+    /** Everything is kept, personal data too, as in a file that is not changed. */
     public static final MetadataChoice EVERYTHING =
             new MetadataChoice(Kept.ALL, Private.KEPT, Private.KEPT, MetadataTexts.NONE);
 

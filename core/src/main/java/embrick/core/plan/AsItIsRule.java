@@ -41,7 +41,7 @@ final class AsItIsRule {
                     "metadata",
                     "all metadata kept and none of its own words, since the original's own file is only renamed",
                     "something left out or changed",
-                    "Keep all metadata, with place and serial numbers, or choose a file that is made anew."));
+                    "Keep all metadata, with place and serial numbers, or choose a file type that is made anew."));
         }
         return problems;
     }

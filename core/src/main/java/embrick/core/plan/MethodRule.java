@@ -16,7 +16,7 @@ import embrick.core.units.PixelSize;
 final class MethodRule {
     /** Enlarged further than this, the rings of sharper kernels show as lines beside edges. */
     private static final double SMOOTH_FROM_ENLARGEMENT = 3;
-    /** Enlarged further there is nothing that filters were held against. */
+    /** The filters were not measured at larger enlargements. */
     private static final double LEARNED_UP_TO_ENLARGEMENT = 4;
     /** JPEGs up to this quality are softened: what the filters were trained on. Above it the marks are under the grain. */
     private static final int SOFTENED_UP_TO_QUALITY = 92;

@@ -11,15 +11,16 @@ import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
 /**
  * One decoding process, seen from the one that asks it. It is fit only as long as every answer came whole.
  *
- * <p>What goes wrong with it is told apart. That it does not come up, is killed from outside, finds no memory or does not get
- * a core in time is the machine's: {@link NotExaminedException}. That it falls over, or computes without an end, is taken for
- * the picture's: {@link UnusablePictureException}.
+ * <p>The machine is to blame if the process does not start, is killed from outside, gets no memory or gets no processor time:
+ * {@link NotExaminedException}. The picture is to blame if the process crashes or computes without end:
+ * {@link UnusablePictureException}.
  */
 final class ChildProcess {
     /** The child's main class. */
@@ -28,14 +29,14 @@ final class ChildProcess {
     /** Set in a child: it decodes where it is. */
     static final String HERE = "embrick.decodes.here";
 
-    /** What a child writes first, so that a child that fell over is told from one that never stood. */
+    /** The first thing a child writes. It tells a process that crashed from one that never started. */
     static final int GREETING = 0x656d6272;
 
     /** Half a second on a quiet machine. */
-    static final Duration COMING_UP = Duration.ofSeconds(20);
+    private static final Duration COMING_UP = Duration.ofSeconds(20);
 
     /** Pictures lie outside the heap; rows and headers on it. */
-    static final String HEAP = "-Xmx192m";
+    private static final String HEAP = "-Xmx192m";
 
     private final Process process;
     private final DataOutputStream to;
@@ -63,7 +64,7 @@ final class ChildProcess {
     }
 
     private static List<String> command(String mainClass, List<String> options) {
-        List<String> command = new java.util.ArrayList<>(List.of(
+        List<String> command = new ArrayList<>(List.of(
                 ProcessHandle.current().info().command().orElse("java"),
                 HEAP,
                 "-D" + HERE + "=true",

@@ -29,7 +29,7 @@ import java.util.concurrent.Semaphore;
  * serve one file at a time and stay for the next. A child puts the pixels into memory that it shares with this process, whose
  * size was settled here, by the file's header; it answers only when they are all there. A child that dies, takes too long or
  * too much memory, answers half or something else than was asked is ended, its file is refused, and the next one gets a new
- * child. Where the machine is to blame and not the file, that is told ({@link NotExaminedException}). A child ends with its input, and so with this process.
+ * child. If the machine is to blame and not the file, a {@link NotExaminedException} says so. A child ends with its input, and so with this process.
  */
 public final class DecoderPool {
     /** The one of this process. */

@@ -22,7 +22,7 @@ public record DecodeLimits(long mostPixels, long mostBytes) {
 
     /**
      * @param kind that its first bytes tell; empty for none that is read
-     * @throws UnusablePictureException if no picture of its kind that is opened has so many bytes
+     * @throws UnusablePictureException if the file is larger than any picture of its kind can be
      */
     public void requireLength(Optional<FileKind> kind, long bytes) throws UnusablePictureException {
         long most = kind.map(this::mostFileBytes).orElse(mostBytes);

@@ -3,8 +3,8 @@ package embrick.formats.picture;
 import java.io.IOException;
 
 /**
- * A file that could not be looked at for a reason that is the machine's and not its own: its disk, its decoder's process,
- * memory. What the file holds is not known; trying again may do.
+ * A file could not be examined because the machine failed: its disk, its memory, or the decoder's process. The file may be
+ * sound; trying again may help.
  *
  * <p>The message ends the sentence "NAME could not be examined: …".
  */

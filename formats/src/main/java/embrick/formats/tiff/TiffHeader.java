@@ -38,7 +38,7 @@ record TiffHeader(int page, int pages, PixelSize size, SampleLayout samples, Mar
     private static final int MOST_PAGES = 10_000;
     private static final int MOST_SAMPLES = 64;
 
-    /** Of all directories together, which may lie over one another: a hundred in each of the most pages. */
+    /** The limit for all directories together, which may overlap: a hundred for each of the most pages. */
     private static final long MOST_ENTRIES = 1_000_000;
 
     /** InkSet (section 16): cyan, magenta, yellow, black. */

@@ -146,12 +146,16 @@ class PieceMaker {
         attempts.fail(attempt, problem);
     }
 
+    /** Pauses the whole run if a disk is full or away, and says whether it did. */
+    private boolean pauseIfDiskFailed(IOException failed, Attempt attempt) {
+        Optional<Problem> reason = pauses.reasonFor(failed, attempt.original().place(), attempt.place());
+        reason.ifPresent(problem -> attempts.giveBack(attempt, problem, pauses));
+        return reason.isPresent();
+    }
+
     private void failOrPause(Attempt attempt, IOException failed) {
         LOG.warn("piece {} could not be written", attempt.pieceId(), failed);
-        Optional<Problem> ofTheDisk =
-                pauses.reasonFor(failed, attempt.original().place(), attempt.place());
-        if (ofTheDisk.isPresent()) {
-            attempts.giveBack(attempt, ofTheDisk.get(), pauses);
+        if (pauseIfDiskFailed(failed, attempt)) {
             return;
         }
         fail(
@@ -163,10 +167,7 @@ class PieceMaker {
 
     /** The disk of the original, or a decoder's process, failed: it waits for the disk, or is tried again, before it fails. */
     private void failUnexamined(Attempt attempt, NotExaminedException failed, int failures) {
-        Optional<Problem> ofTheDisk =
-                pauses.reasonFor(failed, attempt.original().place(), attempt.place());
-        if (ofTheDisk.isPresent()) {
-            attempts.giveBack(attempt, ofTheDisk.get(), pauses);
+        if (pauseIfDiskFailed(failed, attempt)) {
             return;
         }
         if (failures < MOST_UNFIT) {
