@@ -100,7 +100,7 @@ final class PatchPass {
             Stage from = stages.get(l);
             Stage to = stages.get(l + 1);
             Filters filters = layers.get(l).filters();
-            int[] taps = filters.taps(from.side * apart, apart);
+            int[] taps = filters.taps(from.side, 0, apart);
             for (int y = 0; y < to.side; y++) {
                 for (int group = 0; group < layers.get(l).groups(); group++) {
                     lanes.filterRow(
@@ -165,7 +165,7 @@ final class PatchPass {
     /** The same filters turned round, from outputs to inputs, over blame with a margin of zeros. */
     private void blameInputs(Layer layer, Stage from, Stage to, float leak) {
         Filters turned = turned(layer);
-        int[] taps = turned.taps(to.blamePlane, apart);
+        int[] taps = turned.taps(to.side + 2 * to.margin, 0, apart);
         int inputs = layer.filters().inputs();
         for (int y = 0; y < from.side; y++) {
             for (int c = 0; c < inputs; c += PlaneLanes.OUTPUTS_TOGETHER) {

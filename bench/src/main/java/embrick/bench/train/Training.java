@@ -26,7 +26,7 @@ import java.util.concurrent.Future;
  */
 public final class Training {
     /** Planes between the pixels and the four parts of each. */
-    private static final int[] PLANES = {16, 16, 16, 16};
+    private static final int[] PLANES = {8, 8, 8};
 
     private static final int FIRST_SIDE = 5;
     private static final int SIDE = 3;
@@ -36,8 +36,8 @@ public final class Training {
 
     private static final int PATCHES = 16;
     private static final int THREADS = 2;
-    private static final int STEPS = 22_000;
-    private static final double RATE = 1.5e-3;
+    private static final int STEPS = 30_000;
+    private static final double RATE = 3e-3;
     private static final int WARMING = 500;
     private static final int TELL_EVERY = 1000;
 

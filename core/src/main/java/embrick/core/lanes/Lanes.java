@@ -3,7 +3,7 @@ package embrick.core.lanes;
 /**
  * The loops that most time is spent in, by what they are for. Implementations keep no state and are safe for several threads.
  */
-public interface Lanes extends MixingLanes, CountLanes, TableLanes, PixelLanes, PlaneLanes {
+public interface Lanes extends MixingLanes, CountLanes, TableLanes, PixelLanes, PlaneLanes, BoundLanes, SlopeLanes {
     /** Taps are handled this many at a time: counts are multiples of it, spare weights 0. */
     int TAPS_TOGETHER = 4;
     /** Arrays that are read must reach this many floats beyond the last that counts; they may hold any finite value. */

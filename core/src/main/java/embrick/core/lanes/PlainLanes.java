@@ -319,4 +319,43 @@ public final class PlainLanes implements Lanes {
             int length) {
         PlainPlanes.filterRow(in, from, taps, filters, group, out, at, outPlane, length);
     }
+
+    @Override
+    public void least(float[] rows, int[] starts, float[] out, int at, int length) {
+        PlainBounds.least(rows, starts, out, at, length);
+    }
+
+    @Override
+    public void most(float[] rows, int[] starts, float[] out, int at, int length) {
+        PlainBounds.most(rows, starts, out, at, length);
+    }
+
+    @Override
+    public void share(float[] least, float[] most, Room room, float[] share, int from, int length) {
+        PlainBounds.share(least, most, room, share, from, length);
+    }
+
+    @Override
+    public void addWithin(
+            float[] plain,
+            float[] found,
+            int at,
+            float[] share,
+            float[] least,
+            float[] most,
+            int from,
+            float[] out,
+            int length) {
+        PlainBounds.addWithin(plain, found, at, share, least, most, from, out, length);
+    }
+
+    @Override
+    public void addSquaredSlopes(float[] in, int from, int apart, float[] sums, int length) {
+        PlainSlopes.addSquaredSlopes(in, from, apart, sums, length);
+    }
+
+    @Override
+    public void addSteps(float[] in, int from, int next, float most, float[] sums, float[] counts, int length) {
+        PlainSlopes.addSteps(in, from, next, most, sums, counts, length);
+    }
 }

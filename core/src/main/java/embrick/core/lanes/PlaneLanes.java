@@ -22,16 +22,17 @@ public interface PlaneLanes {
         /**
          * Where each tap reads for the first pixel of a row, in the order of the weights: over inputs, then rows, then columns.
          *
-         * @param plane floats from one input plane to the next
-         * @param row from one of its rows to the next
+         * @param kept rows of each plane that are read, a ring
+         * @param place of the first of the rows that are read in the ring
+         * @param row floats from one row to the next
          */
-        public int[] taps(int plane, int row) {
+        public int[] taps(int kept, int place, int row) {
             int[] taps = new int[inputs * side * side];
             int t = 0;
             for (int c = 0; c < inputs; c++) {
                 for (int dy = 0; dy < side; dy++) {
                     for (int dx = 0; dx < side; dx++) {
-                        taps[t++] = c * plane + dy * row + dx;
+                        taps[t++] = (c * kept + (place + dy) % kept) * row + dx;
                     }
                 }
             }

@@ -12,10 +12,12 @@ import java.util.List;
  */
 public final class LearnedFilters {
     private final List<Filters> layers;
+    private final String digest;
     private final boolean softens;
 
-    LearnedFilters(List<Filters> layers, boolean softens) {
+    LearnedFilters(List<Filters> layers, String digest, boolean softens) {
         this.layers = List.copyOf(layers);
+        this.digest = digest;
         this.softens = softens;
     }
 
@@ -27,6 +29,11 @@ public final class LearnedFilters {
     /** Those that ship, trained on photographs out of JPEG files, as their marks are softened too. */
     public static LearnedFilters softening() {
         return ShippedFilters.Softening.FILTERS;
+    }
+
+    /** SHA-256 of the bytes that they ship as. */
+    public String digest() {
+        return digest;
     }
 
     /** Whether they take away what JPEG left, and so have work in even parts too. */

@@ -19,7 +19,7 @@ final class ShippedFilters {
     /** Read by itself, when it is first asked for. */
     static final class Clean {
         static final LearnedFilters FILTERS =
-                load("clean.filters", "1e65283b3ae77de46f1fe0281fa8b84474d6ecf0d41d78a856d4afe1821ee2dd", false);
+                load("clean.filters", "3a95856433bae1af85fb4ab6c4661bf32ae1fa888a6a4435fe85a693a300f8fb", false);
 
         private Clean() {}
     }
@@ -44,7 +44,7 @@ final class ShippedFilters {
             if (!digest.equals(wanted)) {
                 throw new IllegalStateException(file + ": expected digest " + wanted + ", got " + digest);
             }
-            return new LearnedFilters(read(new DataInputStream(new ByteArrayInputStream(bytes))), softens);
+            return new LearnedFilters(read(new DataInputStream(new ByteArrayInputStream(bytes))), digest, softens);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         } catch (NoSuchAlgorithmException missing) {

@@ -41,6 +41,7 @@ import java.util.Optional;
  * @param shapeKey the shape its framing belongs to
  * @param growing the background that is grown; empty for none
  * @param limits where the framing may be at this tilt
+ * @param madeBy the engine and the filters that make its pixels
  */
 public record Plan(
         Source source,
@@ -62,7 +63,8 @@ public record Plan(
         String shapeKey,
         Limits limits,
         Figures figures,
-        Optional<Growing> growing) {
+        Optional<Growing> growing,
+        MadeBy madeBy) {
     public Plan {
         Objects.requireNonNull(source);
         Objects.requireNonNull(corners);
@@ -72,6 +74,7 @@ public record Plan(
         // Plans that were stored before had none.
         marking = marking == null ? Optional.empty() : marking;
         growing = growing == null ? Optional.empty() : growing;
+        madeBy = madeBy == null ? MadeBy.NOT_NOTED : madeBy;
         Objects.requireNonNull(metadata);
         Objects.requireNonNull(rounding);
         if (!picture.isInside(sheet) && !picture.covers(sheet)) {
@@ -177,7 +180,8 @@ public record Plan(
                 shapeKey,
                 limits,
                 figures,
-                growing);
+                growing,
+                MadeBy.of(resampling, otherWindow));
     }
 
     private Plan with(
@@ -206,7 +210,8 @@ public record Plan(
                 shapeKey,
                 limits,
                 otherFigures,
-                otherGrowing);
+                otherGrowing,
+                MadeBy.of(otherResampling, window));
     }
 
     /** The layout of the decoded original. */

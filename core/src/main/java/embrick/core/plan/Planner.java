@@ -13,6 +13,7 @@ import embrick.core.framing.Overlap;
 import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.PixelRect;
 import embrick.core.problem.Problem;
+import embrick.core.resample.Resampling;
 import embrick.core.resample.Window;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.EdgeFill;
@@ -159,6 +160,8 @@ public final class Planner {
         double bare = bareShare(window, seen.size(), ticket, framing);
         Extension extension = extension(ticket, layout, edges);
         Bands reach = bare > 0 ? Bands.NONE : reach(ticket, layout, window, seen.size(), extension.bands());
+        Window reached = reach.isNone() ? window : Reach.reachedOut(window, reach);
+        Resampling resampling = MethodRule.resolve(ticket.resampling(), window, seen.size(), facts);
         return new Plan(
                 source,
                 layout.sheet(),
@@ -171,9 +174,9 @@ public final class Planner {
                                 -reach.top(),
                                 reach.around(layout.sheet()).width(),
                                 reach.around(layout.sheet()).height()),
-                reach.isNone() ? window : Reach.reachedOut(window, reach),
+                reached,
                 bare > 0 ? cornersFill(ticket, framing) : Corners.COVERED,
-                MethodRule.resolve(ticket.resampling(), window, seen.size(), facts),
+                resampling,
                 SharpeningRule.settings(
                         ticket.sharpening(), ticket.ppi(), ticket.viewing(), new BlurRule.Lie(scale, framing)),
                 colour,
@@ -187,7 +190,8 @@ public final class Planner {
                 new Plan.Limits(
                         OrientedPicture.limitsInOriginal(layout.limits(), framing), layout.travelX(), layout.travelY()),
                 figures(facts, ticket, seen.size(), layout, bare, colour, extension.around(layout.sheet()), bits),
-                Optional.empty());
+                Optional.empty(),
+                MadeBy.of(resampling, reached));
     }
 
     private static Extension extension(Ticket ticket, Layout layout, EdgeRule edges) {

@@ -1,7 +1,9 @@
 package embrick.core.resample;
 
 import embrick.core.colour.Encoding;
+import embrick.core.lanes.BoundLanes.Room;
 import embrick.core.lanes.Lanes;
+import embrick.core.lanes.PlaneLanes;
 import embrick.core.learned.DetailTile;
 import embrick.core.learned.LearnedFilters;
 import embrick.core.resample.Resampling.Ringing;
@@ -60,11 +62,12 @@ final class DoubledBlock extends SeenBlock {
     private final Luminance luminance;
     private final boolean isLimited;
     private final Shows shows;
-    private final boolean changesEvenParts;
     private final DetailTile detail;
     private final int reach;
     private final int tilesAcross;
     private final Map<Integer, float[]> tiles;
+    /** The memory of a tile that is no longer kept, for the next one. */
+    private float[] spare = new float[0];
 
     private final Optional<GuidedColours> colours;
     private final float[] area;
@@ -73,14 +76,26 @@ final class DoubledBlock extends SeenBlock {
 
     private final int areaColumns;
     private final int areaRows;
-    private final float[] mixed;
-    private final float[] across;
-    private final int[] acrossStarts;
-    private final float[] down;
+    /** What a half pixel weighs of those round it, along a line, for each of the two. */
+    private final float[][] weights = {Doubling.weights(0), Doubling.weights(1)};
+
+    private final int[] starts = new int[TAPS];
     private final float[] light;
+    private final Room room;
+    private final float[] leastAcross;
+    private final float[] mostAcross;
     private final float[] least;
     private final float[] most;
     private final float[] share;
+    /** A row at twice the height, and its luminance. */
+    private final float[] mixed;
+
+    private final float[] mixedLight;
+    /** Every other pixel of a row of the tile, its luminance, and what is added to that. */
+    private final float[] half;
+
+    private final float[] halfLight;
+    private final float[] halfShown;
 
     /** @param isReadAslant whether rows are read that lie aslant */
     DoubledBlock(
@@ -95,7 +110,6 @@ final class DoubledBlock extends SeenBlock {
         this.luminance = luminance;
         this.isLimited = ringing == Ringing.LIMITED;
         this.shows = shows;
-        this.changesEvenParts = filters.softens();
         this.doubled = new PixelSize(
                 Math.multiplyExact(2, below.seen().width()),
                 Math.multiplyExact(2, below.seen().height()));
@@ -111,7 +125,11 @@ final class DoubledBlock extends SeenBlock {
 
             @Override
             protected boolean removeEldestEntry(Map.Entry<Integer, float[]> eldest) {
-                return size() > kept;
+                if (size() <= kept) {
+                    return false;
+                }
+                spare = eldest.getValue();
+                return true;
             }
         };
         this.areaColumns = COLUMNS + 2 * reach;
@@ -121,25 +139,23 @@ final class DoubledBlock extends SeenBlock {
         this.asItWas = isLimited && softensColours ? area.clone() : area;
         this.colours =
                 softensColours ? Optional.of(new GuidedColours(areaColumns, areaRows, luminance)) : Optional.empty();
-        this.mixed = new float[areaColumns * channels + Lanes.SLACK];
-        this.light = new float[areaColumns * areaRows];
-        this.least = new float[COLUMNS * ROWS];
-        this.most = new float[COLUMNS * ROWS];
-        this.share = new float[COLUMNS * ROWS];
-        int padded = Lanes.padded(TAPS);
-        this.down = new float[2 * TAPS];
-        this.across = new float[2 * COLUMNS * padded * 4];
-        this.acrossStarts = new int[2 * COLUMNS];
-        for (int phase = 0; phase < 2; phase++) {
-            float[] weights = Doubling.weights(phase);
-            System.arraycopy(weights, 0, down, phase * TAPS, TAPS);
-            for (int x = phase; x < 2 * COLUMNS; x += 2) {
-                acrossStarts[x] = (x / 2 + reach + Doubling.firstTap(phase)) * channels;
-                for (int t = 0; t < TAPS; t++) {
-                    Arrays.fill(across, (x * padded + t) * 4, (x * padded + t) * 4 + 4, weights[t]);
-                }
-            }
-        }
+        this.light = new float[areaColumns * areaRows + Lanes.SLACK];
+        this.leastAcross = new float[COLUMNS * (ROWS + 2) + Lanes.SLACK];
+        this.mostAcross = new float[COLUMNS * (ROWS + 2) + Lanes.SLACK];
+        this.least = new float[COLUMNS * ROWS + Lanes.SLACK];
+        this.most = new float[COLUMNS * ROWS + Lanes.SLACK];
+        this.share = new float[COLUMNS * ROWS + Lanes.SLACK];
+        this.room = new Room(EVEN, SHOWN, filters.softens() ? 1 : 0, ADDED, isLimited ? 0 : BEYOND);
+        this.mixed = new float[whole(areaColumns * channels) + Lanes.SLACK];
+        this.mixedLight = new float[whole(areaColumns) + Lanes.SLACK];
+        this.half = new float[whole(COLUMNS * channels)];
+        this.halfLight = new float[whole(COLUMNS)];
+        this.halfShown = new float[whole(COLUMNS)];
+    }
+
+    /** What is made beyond the length of a row is of no use, but whole registers are quicker. */
+    private static int whole(int length) {
+        return Math.ceilDiv(length, Lanes.SLACK) * Lanes.SLACK;
     }
 
     @Override
@@ -187,24 +203,45 @@ final class DoubledBlock extends SeenBlock {
             System.arraycopy(area, 0, asItWas, 0, area.length);
         }
         colours.ifPresent(guided -> guided.soften(area, channels(), light));
-        float[] detailed = detail();
-        int channels = channels();
-        int length = 2 * COLUMNS * channels;
-        float[] tile = new float[2 * ROWS * length];
-        int[] starts = new int[TAPS];
+        float[] found = detail();
+        float[] tile = spare.length > 0 ? spare : new float[2 * ROWS * 2 * COLUMNS * channels()];
+        spare = new float[0];
         for (int y = 0; y < 2 * ROWS; y++) {
-            int phase = y & 1;
-            for (int t = 0; t < TAPS; t++) {
-                starts[t] = (y / 2 + reach + Doubling.firstTap(phase) + t) * areaColumns * channels;
+            mixDown(y);
+            for (int phase = 0; phase < 2; phase++) {
+                mixAcross(phase);
+                add(found, y, phase);
+                put(tile, (y * 2 * COLUMNS + phase) * channels());
             }
-            lanes.mixRows(area, starts, down, phase * TAPS, TAPS, mixed, 0, areaColumns * channels);
-            lanes.mixPixels(mixed, acrossStarts, across, Lanes.padded(TAPS), channels, tile, y * length, 2 * COLUMNS);
-            add(detailed, y, tile, y * length);
             if (isLimited && shows == Shows.PICTURE) {
-                limit(y, tile, y * length);
+                limit(y, tile, y * 2 * COLUMNS * channels());
             }
         }
         return tile;
+    }
+
+    /** A row at twice the height. */
+    private void mixDown(int y) {
+        int phase = y & 1;
+        int first = y / 2 + reach + Doubling.firstTap(phase);
+        int length = areaColumns * channels();
+        mix(area, first * length, length, phase, mixed, whole(length));
+        mix(light, first * areaColumns, areaColumns, phase, mixedLight, whole(areaColumns));
+    }
+
+    /** The left or the right half of each of its pixels: the whole row once more, each time a pixel further on. */
+    private void mixAcross(int phase) {
+        int first = reach + Doubling.firstTap(phase);
+        int channels = channels();
+        mix(mixed, first * channels, channels, phase, half, half.length);
+        mix(mixedLight, first, 1, phase, halfLight, halfLight.length);
+    }
+
+    private void mix(float[] from, int first, int apart, int phase, float[] into, int length) {
+        for (int t = 0; t < TAPS; t++) {
+            starts[t] = first + t * apart;
+        }
+        lanes.mixRows(from, starts, weights[phase], 0, TAPS, into, 0, length);
     }
 
     /** Beyond the picture its rim goes on. */
@@ -235,34 +272,38 @@ final class DoubledBlock extends SeenBlock {
         }
     }
 
-    /** The luminance of the area, and the least and most of it round each pixel of the tile. */
+    /** The luminance of the area, the least and most of it round each pixel of the tile, and where detail is wanted. */
     private void measure() {
         luminance.of(area, channels(), light, areaColumns * areaRows);
+        for (int y = 0; y < ROWS + 2; y++) {
+            int middle = (y + reach - 1) * areaColumns + reach;
+            int[] three = {middle, middle - 1, middle + 1};
+            lanes.least(light, three, leastAcross, y * COLUMNS, COLUMNS);
+            lanes.most(light, three, mostAcross, y * COLUMNS, COLUMNS);
+        }
         for (int y = 0; y < ROWS; y++) {
-            int from = (y + reach) * areaColumns + reach;
-            int to = y * COLUMNS;
-            for (int x = 0; x < COLUMNS; x++) {
-                int at = from + x;
-                least[to + x] = Math.min(Math.min(least(at - areaColumns), least(at + areaColumns)), least(at));
-                most[to + x] = Math.max(Math.max(most(at - areaColumns), most(at + areaColumns)), most(at));
-            }
-            for (int x = 0; x < COLUMNS; x++) {
-                float range = most[to + x] - least[to + x];
-                float uneven = changesEvenParts ? 1 : Math.clamp((range - EVEN) / (SHOWN - EVEN), 0, 1);
-                share[to + x] = ADDED * uneven;
-                float beyond = isLimited ? 0 : range * BEYOND;
-                least[to + x] -= beyond;
-                most[to + x] += beyond;
-            }
+            int first = y * COLUMNS;
+            int[] three = {first + COLUMNS, first, first + 2 * COLUMNS};
+            lanes.least(leastAcross, three, least, first, COLUMNS);
+            lanes.most(mostAcross, three, most, first, COLUMNS);
+        }
+        lanes.share(least, most, room, share, 0, COLUMNS * ROWS);
+        for (int y = 0; y < ROWS; y++) {
+            detail.wanted()[y] = wanted(y * COLUMNS);
         }
     }
 
-    private float least(int at) {
-        return Math.min(Math.min(light[at - 1], light[at + 1]), light[at]);
-    }
-
-    private float most(int at) {
-        return Math.max(Math.max(light[at - 1], light[at + 1]), light[at]);
+    /** Of a row, the runs of columns in which anything is added. */
+    private long wanted(int from) {
+        long wanted = 0;
+        for (int x = 0; x < COLUMNS; x++) {
+            if (share[from + x] > 0) {
+                wanted |= 1L << x / PlaneLanes.ROW;
+                // On to the next run.
+                x += PlaneLanes.ROW - 1 - x % PlaneLanes.ROW;
+            }
+        }
+        return wanted;
     }
 
     private float[] detail() {
@@ -279,27 +320,45 @@ final class DoubledBlock extends SeenBlock {
         return detail.find();
     }
 
-    /** Adds what was found to a row of the tile, as far as its luminance may go. */
-    private void add(float[] found, int y, float[] tile, int at) {
-        int left = detail.at(2 * (y & 1), y / 2);
-        int right = detail.at(2 * (y & 1) + 1, y / 2);
-        int channels = channels();
-        int colours = luminance.colours(channels);
-        for (int x = 0; x < 2 * COLUMNS; x++) {
-            int pixel = at + x * channels;
-            int from = y / 2 * COLUMNS + x / 2;
-            float plain = luminance.of(tile, pixel);
-            float more = found[((x & 1) == 0 ? left : right) + x / 2] * share[from];
-            float added = Math.clamp(plain + more, least[from], most[from]) - plain;
-            switch (shows) {
-                case PICTURE -> {
-                    for (int c = 0; c < colours; c++) {
-                        tile[pixel + c] += added;
-                    }
-                }
-                case ADDED -> Arrays.fill(tile, pixel, pixel + channels, Math.abs(added));
-                case HELD_BACK -> Arrays.fill(tile, pixel, pixel + channels, Math.abs(more - added));
+    /** What is added to every other pixel of a row, as far as its luminance may go; or what else is shown of it. */
+    private void add(float[] found, int y, int phase) {
+        int at = detail.at(2 * (y & 1) + phase, y / 2);
+        int from = y / 2 * COLUMNS;
+        lanes.addWithin(halfLight, found, at, share, least, most, from, halfShown, COLUMNS);
+        if (shows == Shows.HELD_BACK) {
+            for (int x = 0; x < COLUMNS; x++) {
+                halfShown[x] = found[at + x] * share[from + x] - halfShown[x];
             }
+        }
+    }
+
+    /** Puts every other pixel of a row into the tile, from {@code at} on. */
+    private void put(float[] tile, int at) {
+        int channels = channels();
+        if (shows != Shows.PICTURE) {
+            for (int x = 0; x < COLUMNS; x++) {
+                int to = at + 2 * x * channels;
+                Arrays.fill(tile, to, to + channels, Math.abs(halfShown[x]));
+            }
+        } else if (channels == 3) {
+            putThree(tile, at);
+        } else {
+            int colours = luminance.colours(channels);
+            for (int i = 0; i < COLUMNS * channels; i++) {
+                int c = i % channels;
+                tile[at + 2 * i - c] = half[i] + (c < colours ? halfShown[i / channels] : 0);
+            }
+        }
+    }
+
+    private void putThree(float[] tile, int at) {
+        for (int x = 0; x < COLUMNS; x++) {
+            float shown = halfShown[x];
+            int from = 3 * x;
+            int to = at + 6 * x;
+            tile[to] = half[from] + shown;
+            tile[to + 1] = half[from + 1] + shown;
+            tile[to + 2] = half[from + 2] + shown;
         }
     }
 
@@ -338,6 +397,10 @@ final class DoubledBlock extends SeenBlock {
         }
 
         void of(float[] pixels, int channels, float[] into, int count) {
+            if (channels == 3 && !isGrey) {
+                Lanes.best().luminances(pixels, 0, red, green, blue, into, 0, count);
+                return;
+            }
             for (int i = 0; i < count; i++) {
                 into[i] = of(pixels, i * channels);
             }

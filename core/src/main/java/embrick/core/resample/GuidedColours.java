@@ -1,5 +1,6 @@
 package embrick.core.resample;
 
+import embrick.core.lanes.Lanes;
 import embrick.core.resample.DoubledBlock.Luminance;
 
 /**
@@ -21,8 +22,17 @@ final class GuidedColours {
 
     private static final float MARKS = 25f / (255 * 255);
 
-    private static final float EACH = 1f / ((2 * RADIUS + 1) * (2 * RADIUS + 1));
+    private static final int SIDE = 2 * RADIUS + 1;
 
+    /** The pixels of a neighbourhood beside each other, and their weights; below each other they make it a mean. */
+    private static final int[] BESIDE = {0, 1, 2, 3, 4};
+
+    private static final float[] ONE_EACH = {1, 1, 1, 1, 1};
+    private static final float[] SHARE_EACH = {0.04f, 0.04f, 0.04f, 0.04f, 0.04f};
+
+    private final Lanes lanes = Lanes.best();
+    private final int length;
+    private final int[] below;
     private final int columns;
     private final int rows;
     private final Luminance luminance;
@@ -43,6 +53,8 @@ final class GuidedColours {
     GuidedColours(int columns, int rows, Luminance luminance) {
         this.columns = columns;
         this.rows = rows;
+        this.length = columns * rows;
+        this.below = new int[] {0, columns, 2 * columns, 3 * columns, 4 * columns};
         this.luminance = luminance;
         this.lightMean = plane();
         this.lightSpread = plane();
@@ -60,7 +72,7 @@ final class GuidedColours {
     }
 
     private float[] plane() {
-        return new float[columns * rows];
+        return new float[length + Lanes.SLACK];
     }
 
     /**
@@ -73,7 +85,7 @@ final class GuidedColours {
         mean(light, lightMean);
         multiply(light, light);
         mean(product, lightSpread);
-        for (int i = 0; i < lightSpread.length; i++) {
+        for (int i = 0; i < length; i++) {
             lightSpread[i] -= lightMean[i] * lightMean[i];
         }
         change(area, channels, 0, light, red);
@@ -93,7 +105,7 @@ final class GuidedColours {
 
     /** By how much more than green one colour is to change. What is grey stays so: there is no difference that could change. */
     private void change(float[] area, int channels, int channel, float[] light, float[] into) {
-        for (int i = 0; i < colour.length; i++) {
+        for (int i = 0; i < length; i++) {
             colour[i] = area[i * channels + channel] - area[i * channels + 1];
         }
         mean(colour, colourMean);
@@ -101,7 +113,7 @@ final class GuidedColours {
         mean(product, together);
         multiply(colour, colour);
         mean(product, squares);
-        for (int i = 0; i < slope.length; i++) {
+        for (int i = 0; i < length; i++) {
             float common = together[i] - colourMean[i] * lightMean[i];
             slope[i] = common / (Math.max(lightSpread[i], 0) + EVEN);
             start[i] = colourMean[i] - slope[i] * lightMean[i];
@@ -110,27 +122,21 @@ final class GuidedColours {
         mean(slope, together);
         mean(start, colourMean);
         mean(unlike, squares);
-        for (int i = 0; i < into.length; i++) {
+        for (int i = 0; i < length; i++) {
             float line = together[i] * light[i] + colourMean[i];
             into[i] = (line - colour[i]) * (MARKS / (MARKS + squares[i]));
         }
     }
 
     private void multiply(float[] one, float[] other) {
-        for (int i = 0; i < product.length; i++) {
+        for (int i = 0; i < length; i++) {
             product[i] = one[i] * other[i];
         }
     }
 
-    /** Means of five by five; at the rim, where they would reach beyond the area, they mean nothing. */
+    /** Means of five by five; at the rim, where they would reach beyond the area, they mean nothing. Whole planes are mixed like rows. */
     private void mean(float[] of, float[] into) {
-        for (int i = RADIUS; i < across.length - RADIUS; i++) {
-            across[i] = of[i - 2] + of[i - 1] + of[i] + of[i + 1] + of[i + 2];
-        }
-        int down = columns;
-        for (int i = RADIUS * down; i < across.length - RADIUS * down; i++) {
-            into[i] = EACH
-                    * (across[i - 2 * down] + across[i - down] + across[i] + across[i + down] + across[i + 2 * down]);
-        }
+        lanes.mixRows(of, BESIDE, ONE_EACH, 0, SIDE, across, RADIUS, length - 2 * RADIUS);
+        lanes.mixRows(across, below, SHARE_EACH, 0, SIDE, into, RADIUS * columns, length - 2 * RADIUS * columns);
     }
 }

@@ -92,6 +92,11 @@ public interface Resampler extends PixelSource {
         return last == LastChannel.ALPHA ? block.channels() - 1 : block.channels();
     }
 
+    /** Of the filters that a method uses at a scale; empty where it uses none. */
+    static Optional<String> filtersDigest(Method method, double scale) {
+        return method.doubles(scale) ? Optional.of(filters(method).digest()) : Optional.empty();
+    }
+
     private static LearnedFilters filters(Method method) {
         return method == Method.LEARNED_SOFTENING ? LearnedFilters.softening() : LearnedFilters.clean();
     }

@@ -70,6 +70,7 @@ public final class TrialCrop {
                 whole.shapeKey(),
                 whole.limits(),
                 whole.figures(),
-                Optional.empty());
+                Optional.empty(),
+                whole.madeBy());
     }
 }

@@ -316,8 +316,8 @@ class LanesTest {
         int outPlane = length + Lanes.SLACK;
         float[] ofPlain = new float[4 * outPlane + Lanes.SLACK];
         float[] ofVector = new float[ofPlain.length];
-        plain.filterRow(in, 2, filters.taps(plane, row), filters, 1, ofPlain, 3, outPlane, length);
-        vector.filterRow(in, 2, filters.taps(plane, row), filters, 1, ofVector, 3, outPlane, length);
+        plain.filterRow(in, 2, filters.taps(side, 0, row), filters, 1, ofPlain, 3, outPlane, length);
+        vector.filterRow(in, 2, filters.taps(side, 0, row), filters, 1, ofVector, 3, outPlane, length);
         for (int o = 0; o < 4; o++) {
             int from = 3 + o * outPlane;
             assertThat(Arrays.copyOfRange(ofVector, from, from + length))

@@ -92,7 +92,7 @@ class PictureJudge {
             PictureSaid said = PictureSaid.of(formats.metadata(arrival.file()));
             SourceFacts known = profiles.known(facts, Optional.empty(), profiles.assumed(jobId));
             Optional<SourceDetail> measured = measuredBefore(arrival.digest());
-            if (measured.isPresent() && smallPictures.areMade(arrival.digest(), known)) {
+            if (measured.isPresent() && smallPictures.isMade(arrival.digest(), known)) {
                 return sound(facts, measured.get(), said);
             }
             // Decoding the small picture reads the file to its end, so damage is found now and not in the run.

@@ -30,11 +30,17 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 
-/** Small pictures in sRGB, made from one decoding, kept on the disk by content, made again where they are missing. */
+/**
+ * Small pictures in sRGB, kept on the disk by content: that of the pile is made as a picture comes in, that of the bench when it is
+ * first asked for, and any again that is missing.
+ */
 @Service
 public class SmallPictures {
-    /** Longest sides that are made: for the pile, and for the stage of the bench. */
-    private static final List<Integer> EDGES = List.of(1800, 384);
+    /** Longest sides: for the pile, and for the stage of the bench. */
+    private static final int PILE = 384;
+
+    private static final int STAGE = 1800;
+    private static final List<Integer> EDGES = List.of(STAGE, PILE);
 
     /** Enough of a digest to tell a few profiles apart. */
     private static final int PROFILE_LETTERS = 12;
@@ -62,7 +68,10 @@ public class SmallPictures {
         if (!Files.exists(file)) {
             work.promptly(
                     asker,
-                    () -> pictures.reduced(place, facts, EDGES.getFirst(), opened -> makeAll(opened, facts, key)));
+                    () -> pictures.reduced(place, facts, edge, opened -> {
+                        make(opened, facts, key, edge);
+                        return null;
+                    }));
         }
         return file;
     }
@@ -75,22 +84,20 @@ public class SmallPictures {
         }
     }
 
-    /** Whether all small pictures of a content are there. */
-    public boolean areMade(String digest, SourceFacts facts) {
-        String key = key(digest, facts);
-        return EDGES.stream().allMatch(edge -> Files.exists(storage.preview(key, edge)));
+    /** Whether the small picture for the pile is there. */
+    public boolean isMade(String digest, SourceFacts facts) {
+        return Files.exists(storage.preview(key(digest, facts), PILE));
     }
 
     /**
-     * Makes all small pictures of a file that arrives.
+     * Makes the small picture for the pile of a file that arrives.
      *
      * @return what was met on the way
      * @throws UnusablePictureException if nothing of it can be seen
      */
     public Made make(Arrival arrival, SourceFacts facts) throws IOException {
-        String key = key(arrival.digest(), facts);
-        return pictures.reduced(arrival, facts, EDGES.getFirst(), opened -> {
-            makeAll(opened, facts, key);
+        return pictures.reduced(arrival, facts, PILE, opened -> {
+            make(opened, facts, key(arrival.digest(), facts), PILE);
             boolean isWhole = opened.facts().stored().equals(facts.stored());
             return new Made(
                     opened.damage(), isWhole ? Optional.of(DetailMeasure.of(opened.raster())) : Optional.empty());
@@ -102,13 +109,6 @@ public class SmallPictures {
      * @param detail measured on the way, where all pixels were decoded
      */
     public record Made(Optional<Damage> damage, Optional<SourceDetail> detail) {}
-
-    private Void makeAll(OpenedPicture opened, SourceFacts facts, String key) throws IOException {
-        for (int edge : EDGES) {
-            make(opened, facts, key, edge);
-        }
-        return null;
-    }
 
     /**
      * Names a picture's small pictures: the same file under another profile looks different. What the file itself says needs

@@ -13,6 +13,7 @@ import embrick.core.pixels.ColourModel;
 import embrick.core.pixels.Orientation;
 import embrick.core.plan.CaptionText;
 import embrick.core.plan.MeasuredWords;
+import embrick.core.plan.MadeBy;
 import embrick.core.plan.Plan;
 import embrick.core.plan.Planner;
 import embrick.core.plan.Planning;
@@ -214,6 +215,7 @@ class StoredJsonTest {
                 """);
         assertThat(plan.resampling()).isEqualTo(Resampling.by(Method.LANCZOS3));
         assertThat(plan.sharpening()).isEmpty();
+        assertThat(plan.madeBy()).isEqualTo(new MadeBy(1, Optional.empty()));
         assertThat(plan.bitsPerChannel()).isEqualTo(8);
         assertThat(plan.corners()).isEqualTo(Framing.Corners.COVERED);
         assertThat(plan.extension()).isEqualTo(Extension.none());

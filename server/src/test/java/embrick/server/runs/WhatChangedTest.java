@@ -2,10 +2,12 @@ package embrick.server.runs;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import embrick.core.learned.LearnedFilters;
 import embrick.server.support.Api;
 import embrick.server.support.Api.Answer;
 import embrick.server.support.RunningServer;
 import embrick.server.support.TestPictures;
+import embrick.server.support.ThrowawayPostgres;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,7 +17,10 @@ import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** A run of what changed since makes that and nothing else. */
 @ExtendWith(RunningServer.class)
@@ -81,5 +86,23 @@ class WhatChangedTest {
     void aChangedTicketChangesAll() {
         api.changeFirstTicket(job, document -> document.put("ppi", 25));
         assertThat(made(runWhatChanged())).containsExactly("kite0.jpg", "kite1.jpg", "kite2.jpg");
+    }
+
+    /** As after filters were trained anew: the settings are the same, the pixels are not. */
+    @Test
+    void otherFiltersChangeWhatTheyMade() {
+        api.changeFirstTicket(job, document -> {
+            document.put("ppi", 60);
+            ((ObjectNode) document.path("resampling")).put("method", "LEARNED");
+        });
+        assertThat(made(runWhatChanged())).hasSize(3);
+        assertThat(runWhatChanged().code()).isEqualTo("nothing-changed");
+        int changed = JdbcClient.create(new DriverManagerDataSource(ThrowawayPostgres.get().url("embrick"), "embrick", ""))
+                .sql("update piece set plan = replace(plan::text, :now, :before)::jsonb where name like 'kite1%'")
+                .param("now", LearnedFilters.clean().digest())
+                .param("before", "0".repeat(64))
+                .update();
+        assertThat(changed).isPositive();
+        assertThat(made(runWhatChanged())).containsExactly("kite1.jpg");
     }
 }

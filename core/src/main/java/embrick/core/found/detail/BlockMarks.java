@@ -1,5 +1,7 @@
 package embrick.core.found.detail;
 
+import embrick.core.lanes.Lanes;
+import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
 
@@ -13,6 +15,16 @@ final class BlockMarks {
     private static final int BLOCK = 8;
     /** Steps higher than this are the picture's own edges. */
     private static final float MOST_STEP = 12f / 255;
+    /** The last column, or row, that has a neighbour before it and two after it. */
+    private static final int LAST = Patch.SIDE - 3;
+
+    private final Lanes lanes = Lanes.best();
+    private final float[] steps = new float[Patch.SIDE + Lanes.SLACK];
+    private final float[] counted = new float[Patch.SIDE + Lanes.SLACK];
+    /** Over all patches, by where in a block of JPEG they would lie. */
+    private final double[] sums = new double[BLOCK];
+
+    private final double[] counts = new double[BLOCK];
 
     private BlockMarks() {}
 
@@ -21,24 +33,48 @@ final class BlockMarks {
         if (patches.isEmpty()) {
             return OptionalDouble.empty();
         }
-        return OptionalDouble.of(Math.max(along(patches, 1, Patch.SIDE), along(patches, Patch.SIDE, 1)));
+        BlockMarks across = new BlockMarks();
+        BlockMarks down = new BlockMarks();
+        for (Patch patch : patches) {
+            across.addColumns(patch.luminance());
+            down.addRows(patch.luminance());
+        }
+        return OptionalDouble.of(Math.max(across.most(), down.most()));
     }
 
-    /** @param next from a pixel to its neighbour across the borders */
-    private static double along(List<Patch> patches, int next, int beside) {
-        double[] sums = new double[BLOCK];
-        long[] counts = new long[BLOCK];
-        for (Patch patch : patches) {
-            for (int i = 1; i < Patch.SIDE - 2; i++) {
-                for (int j = 0; j < Patch.SIDE; j++) {
-                    double step = step(patch.luminance(), i * next + j * beside, next);
-                    if (step < MOST_STEP) {
-                        sums[i % BLOCK] += step;
-                        counts[i % BLOCK]++;
-                    }
-                }
+    /** Steps from one column to the next, column by column. */
+    private void addColumns(float[] luminance) {
+        clear();
+        for (int y = 0; y < Patch.SIDE; y++) {
+            lanes.addSteps(luminance, y * Patch.SIDE + 1, 1, MOST_STEP, steps, counted, LAST);
+        }
+        for (int x = 0; x < LAST; x++) {
+            add((x + 1) % BLOCK, x);
+        }
+    }
+
+    /** Steps from one row to the next, row by row. */
+    private void addRows(float[] luminance) {
+        for (int y = 1; y <= LAST; y++) {
+            clear();
+            lanes.addSteps(luminance, y * Patch.SIDE, Patch.SIDE, MOST_STEP, steps, counted, Patch.SIDE);
+            for (int x = 0; x < Patch.SIDE; x++) {
+                add(y % BLOCK, x);
             }
         }
+    }
+
+    private void clear() {
+        Arrays.fill(steps, 0);
+        Arrays.fill(counted, 0);
+    }
+
+    private void add(int border, int from) {
+        sums[border] += steps[from];
+        counts[border] += counted[from];
+    }
+
+    private double most() {
         double most = 0;
         for (int border = 0; border < BLOCK; border++) {
             // Inside: the three steps that lie farthest from the border.
@@ -50,13 +86,5 @@ final class BlockMarks {
             most = Math.max(most, sums[border] / Math.max(1, counts[border]) - inside);
         }
         return most * 255;
-    }
-
-    /** How much more a pixel and the next differ than half of what each differs from its other neighbour. */
-    private static double step(float[] luminance, int at, int next) {
-        float between = luminance[at + next] - luminance[at];
-        float before = luminance[at] - luminance[at - next];
-        float after = luminance[at + 2 * next] - luminance[at + next];
-        return Math.abs(between - (before + after) / 2);
     }
 }

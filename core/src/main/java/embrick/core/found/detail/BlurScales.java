@@ -1,6 +1,6 @@
 package embrick.core.found.detail;
 
-import java.util.ArrayList;
+import embrick.core.lanes.Lanes;
 import java.util.Arrays;
 import java.util.List;
 
@@ -21,9 +21,12 @@ final class BlurScales {
     /** Of σ: how far a blur reaches. */
     private static final double REACH = 3;
 
+    private final Lanes lanes = Lanes.best();
     private final float[][] kernels = new float[COUNT][];
-    private final float[] between = new float[Patch.SIDE * Patch.SIDE];
-    private final float[] blurred = new float[Patch.SIDE * Patch.SIDE];
+    private final int[] starts = new int[Patch.SIDE];
+    private final float[] between = new float[Patch.SIDE * Patch.SIDE + Lanes.SLACK];
+    private final float[] blurred = new float[Patch.SIDE * Patch.SIDE + Lanes.SLACK];
+    private final float[] squares = new float[ACROSS * BLOCK + Lanes.SLACK];
 
     BlurScales() {
         for (int i = 0; i < COUNT; i++) {
@@ -76,46 +79,47 @@ final class BlurScales {
     List<double[]> energies(Patch patch) {
         double[][] energies = new double[ACROSS * ACROSS][COUNT];
         for (int scale = 0; scale < COUNT; scale++) {
-            blur(patch.luminance(), kernels[scale]);
-            for (int y = 0; y < ACROSS * BLOCK; y++) {
-                for (int x = 0; x < ACROSS * BLOCK; x++) {
-                    int at = (y + MARGIN) * Patch.SIDE + x + MARGIN;
-                    float across = blurred[at + 1] - blurred[at];
-                    float down = blurred[at + Patch.SIDE] - blurred[at];
-                    energies[y / BLOCK * ACROSS + x / BLOCK][scale] += across * across + down * down;
+            float[] seen = scale == 0 ? patch.luminance() : blurred(patch.luminance(), kernels[scale]);
+            for (int down = 0; down < ACROSS; down++) {
+                sumSquaredSlopes(seen, MARGIN + down * BLOCK);
+                for (int i = 0; i < ACROSS * BLOCK; i++) {
+                    energies[down * ACROSS + i / BLOCK][scale] += squares[i];
                 }
             }
         }
-        List<double[]> means = new ArrayList<>();
-        for (double[] sums : energies) {
-            means.add(Arrays.stream(sums).map(sum -> sum / (BLOCK * BLOCK)).toArray());
-        }
-        return means;
+        return Arrays.stream(energies).map(BlurScales::ofOnePixel).toList();
     }
 
-    /** Of the blocks and one pixel beside them. Pixels innermost: the loops become vectors. */
-    private void blur(float[] from, float[] kernel) {
+    private static double[] ofOnePixel(double[] sums) {
+        return Arrays.stream(sums).map(sum -> sum / (BLOCK * BLOCK)).toArray();
+    }
+
+    /** Over the rows of a block, column by column. */
+    private void sumSquaredSlopes(float[] seen, int top) {
+        Arrays.fill(squares, 0);
+        for (int y = top; y < top + BLOCK; y++) {
+            lanes.addSquaredSlopes(seen, y * Patch.SIDE + MARGIN, Patch.SIDE, squares, ACROSS * BLOCK);
+        }
+    }
+
+    /** Of the blocks and one pixel beside them. Across and down alike whole rows are mixed, each a pixel or a row further on. */
+    private float[] blurred(float[] from, float[] kernel) {
         int reach = kernel.length / 2;
         int end = MARGIN + ACROSS * BLOCK + 1;
         for (int y = MARGIN - reach; y < end + reach; y++) {
-            add(from, y * Patch.SIDE + MARGIN - reach, 1, kernel, between, y * Patch.SIDE + MARGIN);
+            mix(from, y * Patch.SIDE + MARGIN - reach, 1, kernel, between, y * Patch.SIDE + MARGIN);
         }
         for (int y = MARGIN; y < end; y++) {
             int row = y * Patch.SIDE + MARGIN;
-            add(between, row - reach * Patch.SIDE, Patch.SIDE, kernel, blurred, row);
+            mix(between, row - reach * Patch.SIDE, Patch.SIDE, kernel, blurred, row);
         }
+        return blurred;
     }
 
-    /** One row of sums. */
-    private static void add(float[] from, int first, int apart, float[] kernel, float[] into, int at) {
-        int count = ACROSS * BLOCK + 1;
-        Arrays.fill(into, at, at + count, 0);
+    private void mix(float[] from, int first, int apart, float[] kernel, float[] into, int at) {
         for (int k = 0; k < kernel.length; k++) {
-            float weight = kernel[k];
-            int begin = first + k * apart;
-            for (int x = 0; x < count; x++) {
-                into[at + x] += weight * from[begin + x];
-            }
+            starts[k] = first + k * apart;
         }
+        lanes.mixRows(from, starts, kernel, 0, kernel.length, into, at, ACROSS * BLOCK + 1);
     }
 }

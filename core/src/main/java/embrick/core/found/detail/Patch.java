@@ -1,5 +1,6 @@
 package embrick.core.found.detail;
 
+import embrick.core.lanes.Lanes;
 import embrick.core.pixels.Orientation;
 import embrick.core.pixels.Raster;
 import java.util.ArrayList;
@@ -8,7 +9,8 @@ import java.util.List;
 /**
  * A square of a picture's luminance, as it is stored.
  *
- * @param luminance of {@link #SIDE} × {@link #SIDE} pixels, row-major, 0 to 1: the mean of the colours, or grey
+ * @param luminance of {@link #SIDE} × {@link #SIDE} pixels, row-major, 0 to 1: the mean of the colours, or grey; beyond them
+ *     {@link Lanes#SLACK} more
  */
 record Patch(float[] luminance) {
     /** Such that blocks of {@link BlurScales} with what is beside them fit in. */
@@ -17,7 +19,7 @@ record Patch(float[] luminance) {
     /** Most across and down; a picture that is smaller is covered without gaps. */
     private static final int MOST_ACROSS = 12;
 
-    private static final int MOST_DOWN = 8;
+    private static final int MOST_DOWN = 5;
     /** Patches begin at blocks of JPEG. */
     private static final int GRID = 8;
 
@@ -50,8 +52,8 @@ record Patch(float[] luminance) {
     /** Inks count as well as lights: what is looked at are differences. */
     private static float[] luminance(float[] pixels, int channels) {
         int colours = channels < COLOURS ? 1 : COLOURS;
-        float[] luminance = new float[SIDE * SIDE];
-        for (int i = 0; i < luminance.length; i++) {
+        float[] luminance = new float[SIDE * SIDE + Lanes.SLACK];
+        for (int i = 0; i < SIDE * SIDE; i++) {
             float sum = 0;
             for (int c = 0; c < colours; c++) {
                 sum += pixels[i * channels + c];
