@@ -1,10 +1,11 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { App, Button } from 'antd';
 import { useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, decimals } from '../../shared/format';
+import { LinkButton } from '../../shared/LinkButton';
 import { saveFile } from '../../shared/saveFile';
 import { Failed, Loading } from '../../shared/states';
 import { useKeys } from '../../shared/useKeys';
@@ -60,9 +61,7 @@ function OneLayout({ jobId, runId }: { jobId: string; runId: string }) {
           <Button disabled={wish.byHand.length === 0} onClick={() => change({ ...wish, byHand: [] })}>
             Lay anew
           </Button>
-          <Link to={`/jobs/${jobId}/delivery/${runId}`}>
-            <Button tabIndex={-1}>Back to the delivery</Button>
-          </Link>
+          <LinkButton to={`/jobs/${jobId}/delivery/${runId}`}>Back to the delivery</LinkButton>
         </div>
         {data && data.refused.length > 0 && <Refused problems={data.refused} />}
       </section>

@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Select } from 'antd';
 import { useState, type ReactNode } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
 import { count, decimals, duration, pixels, time } from '../../shared/format';
+import { LinkButton } from '../../shared/LinkButton';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { foldersOf, runQuery, runsQuery, ticketsOf, useRuns, type PieceView, type RunView } from './queries';
 import { Wall } from './Wall';
@@ -109,11 +110,9 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
             </Button>
           )}
           {finished && counts.checked > 0 && (
-            <Link to={`/jobs/${jobId}/delivery/${run.id}`}>
-              <Button type="primary" tabIndex={-1}>
-                See the delivery
-              </Button>
-            </Link>
+            <LinkButton type="primary" to={`/jobs/${jobId}/delivery/${run.id}`}>
+              See the delivery
+            </LinkButton>
           )}
         </header>
         <p className="run-figures" role="status">

@@ -1,6 +1,6 @@
-import { Button } from 'antd';
 import { Link, Outlet, useMatch } from 'react-router';
 import { useIntake } from '../intake';
+import { LinkButton } from '../../shared/LinkButton';
 import { JobName } from './JobName';
 import { RunningNow } from '../run';
 import './shell.css';
@@ -19,21 +19,11 @@ export function Page() {
         <span className="top-gap" />
         <Arriving />
         {jobId && <RunningNow jobId={jobId} />}
-        <Link to="/workers">
-          <Button tabIndex={-1}>Workers</Button>
-        </Link>
-        <Link to="/hot-folders">
-          <Button tabIndex={-1}>Hot folders</Button>
-        </Link>
-        <Link to="/roll">
-          <Button tabIndex={-1}>Roll</Button>
-        </Link>
-        <Link to="/desk">
-          <Button tabIndex={-1}>Desk</Button>
-        </Link>
-        <Link to="/">
-          <Button tabIndex={-1}>Jobs</Button>
-        </Link>
+        <LinkButton to="/workers">Workers</LinkButton>
+        <LinkButton to="/hot-folders">Hot folders</LinkButton>
+        <LinkButton to="/roll">Roll</LinkButton>
+        <LinkButton to="/desk">Desk</LinkButton>
+        <LinkButton to="/">Jobs</LinkButton>
       </header>
       <Outlet />
     </div>

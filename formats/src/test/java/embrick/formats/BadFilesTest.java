@@ -217,4 +217,27 @@ class BadFilesTest {
         assertThatThrownBy(() -> opened(folder.resolve("overlapping.tif")))
                 .hasMessageContaining("its directories have more");
     }
+
+    /** By libpng's own layout: the header of 15 800 × 15 800, and a few rows. No memory is taken for it. */
+    @Test
+    void aFewBytesThatClaimAHugePictureAreRefusedBeforeMemoryIsTaken() throws IOException {
+        Path file = folder.resolve("huge.png");
+        Outside.python("""
+                import struct, sys, zlib
+                def chunk(kind, data):
+                    return struct.pack('>I', len(data)) + kind + data + struct.pack('>I', zlib.crc32(kind + data))
+                side = 15800
+                rows = zlib.compress(b'\\0' * (3 * side + 1) * 3, 9)
+                open(sys.argv[1], 'wb').write(b'\\x89PNG\\r\\n\\x1a\\n'
+                    + chunk(b'IHDR', struct.pack('>IIBBBBB', side, side, 8, 2, 0, 0, 0)) + chunk(b'IDAT', rows))
+                """, file);
+        assertThat(Files.size(file)).isLessThan(600);
+        assertThatThrownBy(() -> Pieces.FORMATS.decode(file, Integer.MAX_VALUE, (size, channels, bytes) -> {
+                    throw new AssertionError("memory for " + size);
+                }))
+                .isInstanceOfSatisfying(UnusablePictureException.class, problem -> {
+                    assertThat(problem.kind()).isEqualTo(Kind.BROKEN);
+                    assertThat(problem.code()).isEqualTo("cut-short");
+                });
+    }
 }

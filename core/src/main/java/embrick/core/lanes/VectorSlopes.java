@@ -28,8 +28,7 @@ final class VectorSlopes {
             FloatVector beyond = FloatVector.fromArray(WIDE, in, at + next);
             FloatVector before = here.sub(FloatVector.fromArray(WIDE, in, at - next));
             FloatVector after = FloatVector.fromArray(WIDE, in, at + 2 * next).sub(beyond);
-            FloatVector step =
-                    beyond.sub(here).sub(before.add(after).mul(0.5f)).abs();
+            FloatVector step = beyond.sub(here).sub(before.add(after).mul(0.5f)).abs();
             VectorMask<Float> isLow = step.lt(most);
             FloatVector.fromArray(WIDE, sums, i).add(step, isLow).intoArray(sums, i);
             FloatVector.fromArray(WIDE, counts, i).add(1f, isLow).intoArray(counts, i);

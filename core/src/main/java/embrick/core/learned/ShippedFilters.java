@@ -27,7 +27,7 @@ final class ShippedFilters {
     /** Likewise. */
     static final class Softening {
         static final LearnedFilters FILTERS =
-                load("softening.filters", "beff7c407e278395abd2d496c2fc2d1d23531d98ada9005bba5c216c5e66b93a", true);
+                load("softening.filters", "6668e47f49786d1b2ae9d510e84fce63b12a9a7bb731fc4a0cfcd65f3a09b84f", true);
 
         private Softening() {}
     }

@@ -48,8 +48,8 @@ final class DoubledBlock extends SeenBlock {
 
     private static final float SHOWN = 5f / 255;
 
-    /** Columns of a tile such that what the filters make of it fills registers, and its rows lie well in a cache. */
-    private static final int COLUMNS = 180;
+    /** Columns of a tile, such that with what is read beside them rows fill whole registers. */
+    private static final int COLUMNS = 178;
 
     /** Rows of the picture below to a tile. */
     static final int ROWS = 48;

@@ -1,6 +1,5 @@
 package embrick.core.resample;
 
-import embrick.core.lanes.Lanes;
 import embrick.core.resample.DoubledBlock.Luminance;
 
 /**
@@ -9,134 +8,176 @@ import embrick.core.resample.DoubledBlock.Luminance;
  * luminance that fits it best there (the guided filter of He, Sun and Tang 2010). Where no line fits, colours change by
  * themselves, and they are left the more of what they are.
  *
- * <p>For areas of one size; a pixel's colours depend on those up to {@link #REACH} pixels from it. One thread at a time.
+ * <p>For areas of one size; a pixel's colours depend on those up to {@link #REACH} pixels from it. Row after row, so that what is
+ * kept of the rows above lies in the nearest cache. One thread at a time.
  */
 final class GuidedColours {
-    /** Pixels to each side of a neighbourhood; means are taken of means. */
-    private static final int RADIUS = 2;
-
-    static final int REACH = 2 * RADIUS;
+    /** Means are taken of means. */
+    static final int REACH = 2 * MeanOfFive.RADIUS;
 
     /** Variances from which the luminance is followed, and up to which what does not fit is taken for marks: 2 and 5 counts of 255. */
     private static final float EVEN = 4f / (255 * 255);
 
     private static final float MARKS = 25f / (255 * 255);
 
-    private static final int SIDE = 2 * RADIUS + 1;
-
-    /** The pixels of a neighbourhood beside each other, and their weights; below each other they make it a mean. */
-    private static final int[] BESIDE = {0, 1, 2, 3, 4};
-
-    private static final float[] ONE_EACH = {1, 1, 1, 1, 1};
-    private static final float[] SHARE_EACH = {0.04f, 0.04f, 0.04f, 0.04f, 0.04f};
-
-    private final Lanes lanes = Lanes.best();
-    private final int length;
-    private final int[] below;
     private final int columns;
     private final int rows;
     private final Luminance luminance;
+    private final int length;
+    private final MeanOfFive lights;
+    private final MeanOfFive lightSquares;
+    private final float[] light;
     private final float[] lightMean;
     private final float[] lightSpread;
-    private final float[] colour;
-    private final float[] colourMean;
-    private final float[] together;
-    private final float[] squares;
-    private final float[] slope;
-    private final float[] start;
-    private final float[] unlike;
     private final float[] product;
-    private final float[] across;
-    private final float[] red;
-    private final float[] blue;
+    private final Colour red;
+    private final Colour blue;
 
     GuidedColours(int columns, int rows, Luminance luminance) {
         this.columns = columns;
         this.rows = rows;
-        this.length = columns * rows;
-        this.below = new int[] {0, columns, 2 * columns, 3 * columns, 4 * columns};
         this.luminance = luminance;
-        this.lightMean = plane();
-        this.lightSpread = plane();
-        this.colour = plane();
-        this.colourMean = plane();
-        this.together = plane();
-        this.squares = plane();
-        this.slope = plane();
-        this.start = plane();
-        this.unlike = plane();
-        this.product = plane();
-        this.across = plane();
-        this.red = plane();
-        this.blue = plane();
-    }
-
-    private float[] plane() {
-        return new float[length + Lanes.SLACK];
+        this.length = MeanOfFive.rowLength(columns);
+        this.lights = new MeanOfFive(columns);
+        this.lightSquares = new MeanOfFive(columns);
+        this.light = new float[length];
+        this.lightMean = new float[length];
+        this.lightSpread = new float[length];
+        this.product = new float[length];
+        this.red = new Colour(0);
+        this.blue = new Colour(2);
     }
 
     /**
      * Changes the area's colours, but for {@link #REACH} pixels at its rim.
      *
      * @param area red, green and blue first of each pixel's channels
-     * @param light its luminance
+     * @param luminances its luminance
      */
-    void soften(float[] area, int channels, float[] light) {
-        mean(light, lightMean);
-        multiply(light, light);
-        mean(product, lightSpread);
-        for (int i = 0; i < length; i++) {
-            lightSpread[i] -= lightMean[i] * lightMean[i];
-        }
-        change(area, channels, 0, light, red);
-        change(area, channels, 2, light, blue);
-        for (int y = REACH; y < rows - REACH; y++) {
-            for (int x = REACH; x < columns - REACH; x++) {
-                int i = y * columns + x;
-                int at = i * channels;
-                // So that the luminance, to which red and blue add their shares, stays.
-                float green = -luminance.red() * red[i] - luminance.blue() * blue[i];
-                area[at] += green + red[i];
-                area[at + 1] += green;
-                area[at + 2] += green + blue[i];
+    void soften(float[] area, int channels, float[] luminances) {
+        for (int y = 0; y < rows; y++) {
+            System.arraycopy(luminances, y * columns, light, 0, columns);
+            lights.take(light, y);
+            multiply(light, light, product);
+            lightSquares.take(product, y);
+            red.take(area, channels, y);
+            blue.take(area, channels, y);
+            int fitted = y - MeanOfFive.RADIUS;
+            if (fitted >= MeanOfFive.RADIUS) {
+                lights.mean(fitted, lightMean);
+                lightSquares.mean(fitted, lightSpread);
+                subtractSquare(lightSpread, lightMean);
+                red.fit(fitted);
+                blue.fit(fitted);
+            }
+            int changed = y - REACH;
+            if (changed >= REACH) {
+                System.arraycopy(luminances, changed * columns, light, 0, columns);
+                red.find(changed);
+                blue.find(changed);
+                change(area, channels, changed);
             }
         }
     }
 
-    /** By how much more than green one colour is to change. What is grey stays so: there is no difference that could change. */
-    private void change(float[] area, int channels, int channel, float[] light, float[] into) {
-        for (int i = 0; i < length; i++) {
-            colour[i] = area[i * channels + channel] - area[i * channels + 1];
-        }
-        mean(colour, colourMean);
-        multiply(colour, light);
-        mean(product, together);
-        multiply(colour, colour);
-        mean(product, squares);
-        for (int i = 0; i < length; i++) {
-            float common = together[i] - colourMean[i] * lightMean[i];
-            slope[i] = common / (Math.max(lightSpread[i], 0) + EVEN);
-            start[i] = colourMean[i] - slope[i] * lightMean[i];
-            unlike[i] = Math.max(squares[i] - colourMean[i] * colourMean[i] - slope[i] * common, 0);
-        }
-        mean(slope, together);
-        mean(start, colourMean);
-        mean(unlike, squares);
-        for (int i = 0; i < length; i++) {
-            float line = together[i] * light[i] + colourMean[i];
-            into[i] = (line - colour[i]) * (MARKS / (MARKS + squares[i]));
+    private void change(float[] area, int channels, int y) {
+        for (int x = REACH; x < columns - REACH; x++) {
+            int at = (y * columns + x) * channels;
+            // So that the luminance, to which red and blue add their shares, stays.
+            float green = -luminance.red() * red.more[x] - luminance.blue() * blue.more[x];
+            area[at] += green + red.more[x];
+            area[at + 1] += green;
+            area[at + 2] += green + blue.more[x];
         }
     }
 
-    private void multiply(float[] one, float[] other) {
-        for (int i = 0; i < length; i++) {
-            product[i] = one[i] * other[i];
+    private static void multiply(float[] one, float[] other, float[] into) {
+        for (int i = 0; i < into.length; i++) {
+            into[i] = one[i] * other[i];
         }
     }
 
-    /** Means of five by five; at the rim, where they would reach beyond the area, they mean nothing. Whole planes are mixed like rows. */
-    private void mean(float[] of, float[] into) {
-        lanes.mixRows(of, BESIDE, ONE_EACH, 0, SIDE, across, RADIUS, length - 2 * RADIUS);
-        lanes.mixRows(across, below, SHARE_EACH, 0, SIDE, into, RADIUS * columns, length - 2 * RADIUS * columns);
+    private static void subtractSquare(float[] from, float[] of) {
+        for (int i = 0; i < from.length; i++) {
+            from[i] -= of[i] * of[i];
+        }
+    }
+
+    /** How one colour differs from green. What is grey stays so: there is no difference that could change. */
+    private final class Colour {
+        private final int channel;
+        private final MeanOfFive colours = new MeanOfFive(columns);
+        private final MeanOfFive productsWithLight = new MeanOfFive(columns);
+        private final MeanOfFive squares = new MeanOfFive(columns);
+        private final MeanOfFive slopes = new MeanOfFive(columns);
+        private final MeanOfFive starts = new MeanOfFive(columns);
+        private final MeanOfFive unlikes = new MeanOfFive(columns);
+        /** The differences of the rows whose change is not known yet. */
+        private final float[][] differences = new float[REACH + 1][length];
+
+        private final float[] mean = new float[length];
+        private final float[] slope = new float[length];
+        private final float[] unlike = new float[length];
+        /** By how much more than green the colour of each pixel of a row is to change. */
+        private final float[] more = new float[length];
+
+        Colour(int channel) {
+            this.channel = channel;
+        }
+
+        void take(float[] area, int channels, int y) {
+            float[] difference = differences[y % differences.length];
+            int from = y * columns * channels;
+            for (int x = 0; x < columns; x++) {
+                difference[x] = area[from + x * channels + channel] - area[from + x * channels + 1];
+            }
+            colours.take(difference, y);
+            multiply(difference, light, product);
+            productsWithLight.take(product, y);
+            multiply(difference, difference, product);
+            squares.take(product, y);
+        }
+
+        /** The line that fits best round each pixel of a row, and how badly it does. */
+        void fit(int y) {
+            colours.mean(y, mean);
+            productsWithLight.mean(y, slope);
+            squares.mean(y, unlike);
+            fit(mean, slope, unlike, lightMean, lightSpread);
+            slopes.take(slope, y);
+            starts.take(mean, y);
+            unlikes.take(unlike, y);
+        }
+
+        /**
+         * @param mean of the colour; then where the line begins
+         * @param slope the mean product with the luminance; then the line's slope
+         * @param unlike the mean square; then the variance beside the line
+         */
+        private static void fit(float[] mean, float[] slope, float[] unlike, float[] lightMean, float[] lightSpread) {
+            for (int i = 0; i < mean.length; i++) {
+                float common = slope[i] - mean[i] * lightMean[i];
+                float steep = common / (Math.max(lightSpread[i], 0) + EVEN);
+                unlike[i] = Math.max(unlike[i] - mean[i] * mean[i] - steep * common, 0);
+                mean[i] -= steep * lightMean[i];
+                slope[i] = steep;
+            }
+        }
+
+        /** What each pixel of a row is to change. */
+        void find(int y) {
+            slopes.mean(y, slope);
+            starts.mean(y, mean);
+            unlikes.mean(y, unlike);
+            find(slope, mean, unlike, light, differences[y % differences.length], more);
+        }
+
+        private static void find(
+                float[] slope, float[] start, float[] unlike, float[] light, float[] difference, float[] more) {
+            for (int i = 0; i < more.length; i++) {
+                float line = slope[i] * light[i] + start[i];
+                more[i] = (line - difference[i]) * (MARKS / (MARKS + unlike[i]));
+            }
+        }
     }
 }

@@ -15,7 +15,8 @@ class DetailTileTest {
     private static final int ROWS = 9;
 
     private final Random random = new Random(5);
-    private final List<Filters> layers = List.of(filters(1, 4, 5, 0.125f), filters(4, 8, 3, 0.125f), filters(8, 4, 3, 1));
+    private final List<Filters> layers =
+            List.of(filters(1, 4, 5, 0.125f), filters(4, 8, 3, 0.125f), filters(8, 4, 3, 1));
     private final DetailTile tile = new DetailTile(new LearnedFilters(layers, "of a test", false), COLUMNS, ROWS);
 
     private Filters filters(int inputs, int outputs, int side, float leak) {

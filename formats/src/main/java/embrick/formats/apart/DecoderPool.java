@@ -151,7 +151,7 @@ public final class DecoderPool {
                             channels,
                             bytesPerSample),
                     damage);
-        } catch (IOException | RuntimeException failed) {
+        } catch (IOException | RuntimeException | Error failed) {
             arena.close();
             throw failed;
         }

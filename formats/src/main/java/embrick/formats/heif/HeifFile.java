@@ -160,7 +160,7 @@ record HeifFile(
             if (raster.bytesPerSample() == 2) {
                 widen(raster.samples(), pixels.bits());
             }
-        } catch (IOException | RuntimeException failed) {
+        } catch (IOException | RuntimeException | Error failed) {
             raster.close();
             throw failed;
         }

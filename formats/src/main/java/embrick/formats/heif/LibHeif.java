@@ -117,7 +117,7 @@ final class LibHeif {
                 MemorySegment out = arena.allocate(ADDRESS);
                 require(errors -> (MemorySegment) PRIMARY.invokeExact(errors, context, out));
                 handle = out.get(ADDRESS, 0);
-            } catch (IOException | RuntimeException failed) {
+            } catch (IOException | RuntimeException | Error failed) {
                 close();
                 throw failed;
             }

@@ -48,7 +48,7 @@ final class JpegReader {
                 invert(raster.samples());
             }
             return new Decoded(raster, damage);
-        } catch (IOException | RuntimeException failed) {
+        } catch (IOException | RuntimeException | Error failed) {
             raster.close();
             throw failed;
         }
@@ -81,7 +81,7 @@ final class JpegReader {
                 return Decoded.sound(
                         raster.madeBy(new JpegRows(parts.get(), arena, raster, layout, isInverted(header), watch)));
             }
-        } catch (IOException | RuntimeException failed) {
+        } catch (IOException | RuntimeException | Error failed) {
             arena.close();
             if (raster != null) {
                 raster.close();

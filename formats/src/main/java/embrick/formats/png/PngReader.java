@@ -36,6 +36,9 @@ final class PngReader {
 
     private static final int[][] WHOLE = {{0, 0, 1, 1}};
 
+    /** The most bytes that one byte of deflate can stand for ("zlib Technical Details", M. Adler). */
+    private static final long MOST_OF_ONE = 1032;
+
     private final PngHeader header;
     private final RowStream rows;
     private final Samples samples;
@@ -50,6 +53,7 @@ final class PngReader {
         if (header.wholeness() == PngHeader.Wholeness.DAMAGED) {
             throw UnusablePictureException.broken("damaged", "has a damaged header: a checksum in it is wrong");
         }
+        requireRoom(header, Files.size(file));
         Raster raster = memory.allocate(
                 new PixelSize(header.width(), header.height()), header.channels(), header.bitsPerChannel() / 8);
         try (InputStream raw = Files.newInputStream(file);
@@ -57,9 +61,18 @@ final class PngReader {
             DataInputStream in = new DataInputStream(new BufferedInputStream(raw, 1 << 17));
             in.skipNBytes(8);
             return new Decoded(raster, new PngReader(header, raster, new RowStream(in, inflater)).decode());
-        } catch (IOException | RuntimeException failed) {
+        } catch (IOException | RuntimeException | Error failed) {
             raster.close();
             throw failed;
+        }
+    }
+
+    /** A few bytes that claim to be a huge picture are refused before there is memory for it. */
+    private static void requireRoom(PngHeader header, long fileBytes) throws UnusablePictureException {
+        long rowBytes = 1 + Math.ceilDiv((long) header.width() * header.storedSamples() * header.storedBits(), 8);
+        if (rowBytes * header.height() / MOST_OF_ONE > fileBytes) {
+            throw UnusablePictureException.broken(
+                    "cut-short", "is cut short: a file of its length cannot hold all of its rows");
         }
     }
 

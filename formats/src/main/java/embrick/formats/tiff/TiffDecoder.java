@@ -37,7 +37,7 @@ final class TiffDecoder {
                     header.size(), header.samples().channels(), header.samples().bitsPerChannel() / 8);
             try {
                 return new TiffDecoder(tiff, header, raster).decode();
-            } catch (IOException | RuntimeException failed) {
+            } catch (IOException | RuntimeException | Error failed) {
                 raster.close();
                 throw failed;
             }

@@ -151,7 +151,7 @@ record WebpHeader(PixelSize size, Alpha alpha, Optional<byte[]> icc, Optional<Ex
                         "damaged", "is damaged or cut short inside: part of the picture cannot be read");
             }
             return Decoded.sound(raster);
-        } catch (IOException | RuntimeException failed) {
+        } catch (IOException | RuntimeException | Error failed) {
             raster.close();
             throw failed;
         }

@@ -20,6 +20,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -238,7 +239,7 @@ class DeliveryController {
                                     folder + "/" + piece.name(),
                                     found.bytes(),
                                     found.crc32(),
-                                    () -> Files.newInputStream(file))),
+                                    () -> Files.newInputStream(file, LinkOption.NOFOLLOW_LINKS))),
                             () -> lost.add(piece));
         }
         if (of == ZipOf.ALL) {

@@ -7,11 +7,15 @@ import embrick.server.storage.OriginalFiles;
 import embrick.server.web.HttpAsker;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.UUID;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -61,7 +65,11 @@ class OriginalFilesController {
     @GetMapping(path = "/originals/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> getOriginalFile(@PathVariable UUID id) throws IOException {
         Original original = originals.get(id);
-        return ResponseEntity.ok(
-                new FileSystemResource(PictureProblems.naming(original, () -> files.intact(original.place()))));
+        ContentDisposition attachment = ContentDisposition.attachment()
+                .filename(Path.of(original.path()).getFileName().toString(), StandardCharsets.UTF_8)
+                .build();
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment.toString())
+                .body(new FileSystemResource(PictureProblems.naming(original, () -> files.intact(original.place()))));
     }
 }

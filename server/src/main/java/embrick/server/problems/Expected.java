@@ -7,10 +7,12 @@ import java.math.BigInteger;
 import java.time.temporal.Temporal;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.apache.commons.text.similarity.LevenshteinDistance;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.InputCoercionException;
@@ -19,11 +21,15 @@ import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
 import tools.jackson.databind.exc.MismatchedInputException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
 
 /** What a request should have said: the field's name, what it expects and what it got, in words that name no class. */
 final class Expected {
     /** Of a number that is one, and too long to be worked with. */
     static final String TOO_LONG = "too-many-digits";
+
+    /** Of a field that is not there. */
+    static final String UNKNOWN_FIELD = "unknown-field";
 
     /** Of a document of another version. */
     static final String OTHER_VERSION = "schema-version";
@@ -72,6 +78,7 @@ final class Expected {
                     isVersion ? "Read the document from this Embrick, change it and send it back." : REMEDY);
         }
         return switch (wrong) {
+            case UnrecognizedPropertyException unknown -> unknown(field, unknown);
             case InvalidTypeIdException kind ->
                 told(
                         field.equals("body") ? "kind" : field + ".kind",
@@ -86,6 +93,23 @@ final class Expected {
                 new Problem(CODE, field, field + ": expected " + words(other.getTargetType()) + ".", REMEDY);
             default -> new Problem(CODE, field, field + ": cannot be read.", REMEDY);
         };
+    }
+
+    private static Problem unknown(String field, UnrecognizedPropertyException wrong) {
+        String name = wrong.getPropertyName();
+        String nearest = Optional.ofNullable(wrong.getKnownPropertyIds()).stream()
+                .flatMap(Collection::stream)
+                .map(String::valueOf)
+                .min(Comparator.comparingInt((String known) ->
+                                LevenshteinDistance.getDefaultInstance().apply(name, known))
+                        .thenComparing(Comparator.naturalOrder()))
+                .map(known -> " The nearest one is " + known + ".")
+                .orElse("");
+        return new Problem(
+                UNKNOWN_FIELD,
+                shortened(field),
+                shortened(field) + ": there is no such field." + nearest,
+                "Correct its name, or leave it out.");
     }
 
     /** Records of ours judge their values themselves and say so: "pixels: expected 1 or more, got 0". */

@@ -10,6 +10,7 @@ import embrick.server.storage.RootUnknownException;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.attribute.BasicFileAttributes;
@@ -70,8 +71,8 @@ public class DeliveredFiles {
         }
         try {
             Path file = find(piece);
-            BasicFileAttributes now = Files.readAttributes(file, BasicFileAttributes.class);
-            if (now.size() != piece.fileBytes().orElse(-1L)) {
+            BasicFileAttributes now = Files.readAttributes(file, BasicFileAttributes.class, LinkOption.NOFOLLOW_LINKS);
+            if (!now.isRegularFile() || now.size() != piece.fileBytes().orElse(-1L)) {
                 return Optional.of(OnDisk.CHANGED);
             }
             boolean isOld = now.lastModifiedTime()
@@ -93,8 +94,12 @@ public class DeliveredFiles {
     /** The fingerprint of a finished piece's file; empty if it is gone or not the file that was checked. */
     public Optional<Fingerprint> fingerprint(PieceRow piece) {
         try {
-            return Optional.of(fingerprints.of(find(piece)))
-                    .filter(found -> piece.digest().equals(Optional.of(found.sha256())));
+            Path file = find(piece);
+            // What was made is a file. A link was put there by somebody else, and may lead to another file tomorrow.
+            return Files.isSymbolicLink(file)
+                    ? Optional.empty()
+                    : Optional.of(fingerprints.of(file))
+                            .filter(found -> piece.digest().equals(Optional.of(found.sha256())));
         } catch (IOException gone) {
             return Optional.empty();
         }

@@ -20,6 +20,9 @@ class JsonReading {
     JsonMapperBuilderCustomizer judgedValues() {
         // A fraction where a whole number belongs is no rounding of ours to make.
         return builder -> builder.disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+                // A field that is not known is most often one that is misspelt, and then its value would be lost
+                // without a word.
+                .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .addModule(new SimpleModule("judged values")
                         .addDeserializer(BigDecimal.class, new ShortDecimals())
                         .addDeserializer(String.class, new StorableText()));

@@ -48,7 +48,9 @@ class ProblemsInDocument implements OpenApiCustomizer {
             problems.put("428", "code precondition-required: the request does not say which version was read");
         }
         if (operation.getRequestBody() != null || !parameters.isEmpty()) {
-            problems.put("400", "code unreadable, invalid or schema-version: a value is not what is expected");
+            problems.put(
+                    "400",
+                    "code unreadable, unknown-field, invalid or schema-version: a value is not what is expected");
         }
         if (operation.getRequestBody() != null) {
             problems.put("422", "it is readable and cannot be done; the code says why, the remedy what to do");

@@ -136,6 +136,27 @@ class DeliveryTest {
         assertThat(folder.resolve("kite2_8x10in (changed 1).jpg")).hasBinaryContent(edited);
     }
 
+    /** Its content is the piece's own today. Where the link leads may say something else tomorrow. */
+    @Test
+    void aLinkInThePlaceOfAPieceIsNotFollowed() throws Exception {
+        Path elsewhere = Files.move(piece(0), temporary.resolve("elsewhere.jpg"));
+        Files.createSymbolicLink(piece(0), elsewhere);
+        assertThat(onDisk(0)).isEqualTo("CHANGED");
+        String id = api.get("/runs/" + run + "/delivery")
+                .body()
+                .path("pieces")
+                .path(0)
+                .path("pieceId")
+                .asString();
+        assertThat(api.get("/pieces/" + id + "/file").code()).isEqualTo("piece-lost");
+        assertThat(zip("").statusCode()).isEqualTo(409);
+
+        api.post("/runs/" + run + "/retry", Map.of("pieceIds", List.of(id)));
+        api.finished(run);
+        assertThat(piece(0)).isRegularFile().hasSameBinaryContentAs(elsewhere);
+        assertThat(Files.isSymbolicLink(piece(0))).isFalse();
+    }
+
     @Test
     void thePpiInTheListIsThatOfTheFile() throws IOException {
         JsonNode original = api.get("/jobs/" + job + "/originals").body().get(0);

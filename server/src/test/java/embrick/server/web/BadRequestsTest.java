@@ -64,6 +64,8 @@ class BadRequestsTest {
                 "/file/kind | \"exe\" | 400 | file.kind: expected one of jpeg, tiff, png, pdf, webp, as-it-is, got exe.",
                 "/unit | \"FURLONG\" | 400 | unit: expected one of IN, CM, MM",
                 "/names | 7 | 400 | names: expected a list",
+                "/pppi | 300 | 400 | pppi: there is no such field. The nearest one is ppi.",
+                "/file/qualitty | 90 | 400 | file.qualitty: there is no such field. The nearest one is quality.",
                 "/size | [] | 400 | size: expected an object",
                 "/name | \"a\\u0000b\" | 400 | name: expected text, got a?b.",
                 "/name | \"half \\ud800\" | 400 | name: expected text",
