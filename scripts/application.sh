@@ -278,8 +278,8 @@ run_bench() {
   say "installing the reference libraries"
   (cd bench/reference && npm ci --no-progress >/dev/null 2>&1) || fail "npm could not install bench/reference"
   # shellcheck disable=SC2086
-  "$JAVA_HOME/bin/java" $JVM_OPTIONS -cp "$ROOT/bench/target/quick/embrick-bench-0.1.0.jar:$(class_path)" \
-    embrick.bench.Bench "$@"
+  "$JAVA_HOME/bin/java" $JVM_OPTIONS -Dembrick.revision="$(git -C "$ROOT" describe --always --dirty 2>/dev/null || echo unknown)" \
+    -cp "$ROOT/bench/target/quick/embrick-bench-0.1.0.jar:$(class_path)" embrick.bench.Bench "$@"
 }
 
 # run_training CLASS [WORDS]: what learned filters are made by, and measured by

@@ -1,5 +1,6 @@
 # A folder of photographs by Pillow, as a lab's own script would make it: two processes, 8 x 10 in at 300 ppi, sharpened,
-# JPEG 95 4:4:4, all in one ZIP. Arguments: where pieces go, repeats, originals.
+# JPEG 95 4:4:4, all in one ZIP; enlarged by Lanczos. Arguments: where pieces go, repeats, originals.
+import io
 import multiprocessing
 import os
 import resource
@@ -14,9 +15,16 @@ originals = sys.argv[3:]
 SRGB = ImageCms.ImageCmsProfile(ImageCms.createProfile('sRGB')).tobytes()
 
 
+def in_srgb(picture):
+    if picture.mode != 'CMYK':
+        return picture.convert('RGB')
+    own = ImageCms.ImageCmsProfile(io.BytesIO(picture.info['icc_profile']))
+    return ImageCms.profileToProfile(picture, own, ImageCms.createProfile('sRGB'), outputMode='RGB')
+
+
 def piece(numbered):
     number, name = numbered
-    picture = ImageOps.exif_transpose(Image.open(name).convert('RGB'))
+    picture = ImageOps.exif_transpose(in_srgb(Image.open(name)))
     wide, high = (3000, 2400) if picture.width >= picture.height else (2400, 3000)
     scale = min(picture.width / wide, picture.height / high)
     left, top = (picture.width - wide * scale) / 2, (picture.height - high * scale) / 2

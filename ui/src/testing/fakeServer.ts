@@ -1,3 +1,6 @@
+import { afterEach, expect } from 'vitest';
+import { unknownFields } from './requestFields';
+
 type Answer = object | string | Response | ((request: Request) => object | Response | Promise<object | Response>);
 
 /** What a page asked for: `METHOD /path`, without the common beginning, and the body it sent. */
@@ -5,6 +8,10 @@ export interface Asked {
   what: string;
   body: unknown;
 }
+
+/** Fields that were sent and that the server's document does not have: the real one refuses them. */
+const unknown: string[] = [];
+afterEach(() => expect(unknown.splice(0)).toEqual([]));
 
 /**
  * A server for tests of pages. Answers are given by `METHOD /path`, as in `GET /jobs`; a path's search part is left out. What
@@ -15,7 +22,9 @@ export function fakeServer(answers: Record<string, Answer>) {
   globalThis.fetch = (async (input: RequestInfo, init?: RequestInit) => {
     const request = new Request(input, init);
     const what = `${request.method} ${new URL(request.url).pathname.replace('/api/v1', '')}`;
-    asked.push({ what, body: request.method === 'GET' ? undefined : await readBody(request) });
+    const body = request.method === 'GET' ? undefined : await readBody(request);
+    asked.push({ what, body });
+    unknown.push(...unknownFields(request.method, new URL(request.url).pathname, body).map((field) => `${what}: ${field}`));
     const answer = answers[what];
     if (answer === undefined) return problem(404, 'not-found', `There is no ${what}.`, 'Load the page again.');
     const given = typeof answer === 'function' ? await answer(request) : answer;

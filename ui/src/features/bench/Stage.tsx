@@ -170,7 +170,8 @@ export function Stage(props: Props) {
               src={smallPicture(original, 1800)}
               width={ownWidth}
               height={ownHeight}
-              style={{ transform: cssTransform(lie, seen) }}
+              // The pile's picture is there at once, and until this one has been made.
+              style={{ transform: cssTransform(lie, seen), backgroundImage: `url("${smallPicture(original, 384)}")` }}
             />
             {/* Nothing hides the edge that is being lined up. */}
             {!lining && <div className="stage-offcut" style={{ clipPath: offcut }} />}

@@ -20,7 +20,7 @@ export function GrowingStage({ view, subject, plan, look }: Props) {
   const reduction = Math.max(1, Math.max(plan.width, plan.height) / LONGEST);
   const asked = reduction === 1 ? null : reduction;
   const small = reducedSheet(plan, asked);
-  const { data } = useQuery(proofQuery(subject, { region: { x: 0, y: 0, ...small }, show: 'FILE', look, reduction: asked }));
+  const { data } = useQuery(proofQuery(subject, { region: { x: 0, y: 0, width: small.width, height: small.height }, show: 'FILE', look, reduction: asked }));
   const url = useObjectUrl(data?.originalId === subject?.originalId ? data?.blob : undefined);
   const places = view?.places ?? [];
   return (

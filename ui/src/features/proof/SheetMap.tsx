@@ -23,7 +23,7 @@ export function SheetMap({ subject, sheet, look, region, onMiddle }: Props) {
   const reduction = Math.max(1, Math.max(sheet.width, sheet.height) / (SIDE * devicePixelRatio));
   const small = reducedSheet(sheet, reduction);
   const whole = useQuery(
-    proofQuery(subject, { region: { x: 0, y: 0, ...small }, show: 'FILE', look, reduction: reduction === 1 ? null : reduction }),
+    proofQuery(subject, { region: { x: 0, y: 0, width: small.width, height: small.height }, show: 'FILE', look, reduction: reduction === 1 ? null : reduction }),
   ).data;
   const url = useObjectUrl(whole?.originalId === subject.originalId ? whole.blob : undefined);
   const go = (event: MouseEvent<SVGSVGElement>) => {

@@ -22,7 +22,7 @@ export function SpacedProof({ subject, plan, look, unit }: Props) {
   const asked = reduction === undefined || reduction === 1 ? null : reduction;
   const small = reducedSheet(plan, asked);
   const whole = useQuery({
-    ...proofQuery(subject, { region: { x: 0, y: 0, ...small }, show: 'FILE', look, reduction: asked }),
+    ...proofQuery(subject, { region: { x: 0, y: 0, width: small.width, height: small.height }, show: 'FILE', look, reduction: asked }),
     // The room is measured first.
     enabled: reduction !== undefined,
   });

@@ -48,4 +48,17 @@ enum Reference {
         Measured once = Measured.parse(Processes.run(command)).getFirst();
         return new double[] {once.cpuSeconds(), once.wallSeconds()};
     }
+
+    /** Draws a folder of many kinds and sizes from photographs. */
+    static List<Path> mixed(Path out, List<Path> photographs) throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(List.of(
+                PILLOW.runtime,
+                folder().resolve("mixed.py").toString(),
+                out.toString(),
+                Path.of("formats/src/main/resources/embrick/formats/icc/papers/lustre-cmyk.icc")
+                        .toAbsolutePath()
+                        .toString()));
+        photographs.forEach(photograph -> command.add(photograph.toString()));
+        return Processes.run(command).lines().map(Path::of).toList();
+    }
 }

@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
@@ -168,6 +169,8 @@ class ScriptsTest {
         ProcessHandle.of(first).orElseThrow().destroyForcibly();
         Await.until("the second start", () -> starts().size() == 2);
         long second = Await.until("its number", () -> noted("application.pid"), pid -> pid > 0 && pid != first);
+        // It is noted by the command that began it, beside it.
+        Await.until("the supervisor's number", () -> noted("supervisor.pid") > 0);
         assertThat(bash("end_process supervisor 60").code()).isZero();
         assertThat(supervisor.process().waitFor(100, TimeUnit.SECONDS)).isTrue();
         assertThat(ProcessHandle.of(second).map(ProcessHandle::isAlive).orElse(false))
@@ -302,5 +305,27 @@ class ScriptsTest {
         assertThat(process.waitFor()).isEqualTo(2);
         assertThat(said).contains("LC_ALL=C.UTF-8");
         assertThat(Files.readString(ROOT.resolve("embrick"))).contains("export LC_ALL=C.UTF-8");
+    }
+
+    /** Lines as {@code embrick.bench.Bench} prints them. */
+    @Test
+    void aTableIsMadeOfLinesOfOneRevisionOnly() throws Exception {
+        String line = "%-58s %6.2f   must 1.20, aim 0.90: %-8s (%s) [revision %s, 2026-12-02, A processor × 2]%n";
+        Path bench = Files.writeString(
+                temporary.resolve("bench.txt"),
+                "installing\n"
+                        + String.format(Locale.ROOT, line, "a folder, wall", 0.88, "aim met", "run 4.2 s", "abc1234"));
+        Said table = bash("scripts/bench-table.sh " + bench);
+        assertThat(table.code()).isZero();
+        assertThat(table.text()).contains("| a folder, wall | 0.88 | must 1.20, aim 0.90: aim met | run 4.2 s |");
+
+        Path other = Files.writeString(
+                temporary.resolve("other.txt"),
+                String.format(Locale.ROOT, line, "another", 1.3, "MISSED", "", "def5678"));
+        Said refused = bash("scripts/bench-table.sh " + bench + " " + other);
+        assertThat(refused.code()).isEqualTo(1);
+        assertThat(refused.text()).contains("different revisions").contains("abc1234 def5678");
+        Files.writeString(other, String.format(Locale.ROOT, line, "another", 1.3, "MISSED", "", "def5678-dirty"));
+        assertThat(bash("scripts/bench-table.sh " + other).text()).contains("not committed");
     }
 }

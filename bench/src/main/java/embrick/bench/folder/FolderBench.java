@@ -60,9 +60,13 @@ public final class FolderBench {
 
     public record Turn(FolderRun.Took ours, double ourCpu, double theirWall, double theirCpu) {}
 
-    /** @param folder for the application's home and the reference's pieces */
-    public static Figures measure(Path folder, Reference reference) throws IOException, InterruptedException {
-        List<Path> photographs = Photographs.all();
+    /**
+     * @param folder for the application's home and the reference's pieces
+     * @param photographs what the folder holds
+     * @param method as a ticket names it
+     */
+    public static Figures measure(Path folder, List<Path> photographs, String method, Reference reference)
+            throws IOException, InterruptedException {
         // The database's user has to reach its home in there.
         Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx--x--x"));
         try (Application application = Application.in(folder.resolve("home"))) {
@@ -70,7 +74,7 @@ public final class FolderBench {
             application.awaitClassCache();
             application.stop();
             application.start();
-            FolderRun run = new FolderRun(application.address());
+            FolderRun run = new FolderRun(application.address(), method);
             for (int i = 0; i < WARM_UPS; i++) {
                 run.take(photographs);
             }
@@ -84,17 +88,17 @@ public final class FolderBench {
             }
             long resident = application.residentBytes();
             // Last, when this process, which asks, is as warm as it was for the others.
-            double atOnce = firstAfterStart(application, photographs, Duration.ZERO);
-            double rested = firstAfterStart(application, photographs, REST);
+            double atOnce = firstAfterStart(application, photographs, method, Duration.ZERO);
+            double rested = firstAfterStart(application, photographs, method, REST);
             return new Figures(turns, atOnce, rested, resident);
         }
     }
 
-    private static double firstAfterStart(Application application, List<Path> photographs, Duration rest)
+    private static double firstAfterStart(Application application, List<Path> photographs, String method, Duration rest)
             throws IOException, InterruptedException {
         application.stop();
         application.start();
         Thread.sleep(rest);
-        return new FolderRun(application.address()).take(photographs).all();
+        return new FolderRun(application.address(), method).take(photographs).all();
     }
 }

@@ -33,9 +33,11 @@ public final class FolderRun {
     private final HttpClient http =
             HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
     private final String api;
+    private final String method;
 
-    FolderRun(String address) {
+    FolderRun(String address, String method) {
         this.api = address + "/api/v1";
+        this.method = method;
     }
 
     /** Seconds that each part took. */
@@ -76,7 +78,7 @@ public final class FolderRun {
                         .build())
                 .get(0);
         ObjectNode document = ((ObjectNode) ticket.path("document")).deepCopy();
-        ((ObjectNode) document.path("resampling")).put("method", "LANCZOS3");
+        ((ObjectNode) document.path("resampling")).put("method", method);
         ObjectNode sharpening = document.putObject("sharpening");
         sharpening.put("kind", "exact").put("strength", 80).put("threshold", 1);
         sharpening.putObject("radius").put("value", 0.1).put("unit", "MM");
@@ -93,7 +95,7 @@ public final class FolderRun {
         List<Future<JsonNode>> sent = new ArrayList<>();
         try (ExecutorService senders = Executors.newFixedThreadPool(UPLOADS)) {
             for (Path picture : pictures) {
-                String path = picture.getName(picture.getNameCount() - 3) + "-" + picture.getFileName();
+                String path = picture.getName(Math.max(0, picture.getNameCount() - 3)) + "-" + picture.getFileName();
                 sent.add(senders.submit(() -> answer(HttpRequest.newBuilder(URI.create(api + "/jobs/" + job
                                 + "/originals?path=" + URLEncoder.encode(path, StandardCharsets.UTF_8)))
                         .header("Content-Type", "application/octet-stream")

@@ -9,13 +9,13 @@ import java.util.List;
  * Twenty-four photographs of 1.9 to 14.7 MP from Debian's plasma-workspace-wallpapers and ukui-wallpapers: most are enlarged
  * for 8 × 10 in at 300 ppi.
  */
-final class Photographs {
+public final class Photographs {
     private static final Path PLASMA = Path.of("/usr/share/wallpapers");
     private static final Path UKUI = Path.of("/usr/share/backgrounds");
 
     private Photographs() {}
 
-    static List<Path> all() throws IOException {
+    public static List<Path> all() throws IOException {
         List<Path> found = List.of(
                 plasma("Autumn", "1600x1200"),
                 plasma("Autumn", "2560x1600"),

@@ -253,6 +253,17 @@ class IntakeTest {
         return png;
     }
 
+    @Test
+    void aControlCharacterAndALengthHaveCodesOfTheirOwn() {
+        String job = api.newJob("names");
+        Answer bell = api.upload(job, "ki\u0007te.jpg", picture);
+        assertThat(bell.status()).isEqualTo(422);
+        assertThat(bell.code()).isEqualTo("path-control-character");
+        assertThat(bell.body().path("detail").asString()).contains("ki\ufffdte.jpg");
+        assertThat(api.upload(job, "a/".repeat(600) + "kite.jpg", picture).code())
+                .isEqualTo("path-too-long");
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"../kite.jpg", "/etc/kite.jpg", "a/../../kite.jpg", "a//kite.jpg", "a\\kite.jpg", "."})
     void aPathThatClimbsOutIsRefused(String path) throws IOException {
