@@ -21,6 +21,8 @@ class TrialStripTest {
         String job = api.newJob("Before a large print");
         api.upload(job, "dune.jpg", TestPictures.drawn("jpg", 900, 700));
         browser.open(address + "/jobs/" + job + "/proof");
+        // The tools may still move until the part that is shown is known.
+        browser.see(".figures", "contour");
         browser.shown(By.xpath("//button[normalize-space()='Trial strip']")).click();
         browser.shown(By.xpath("(//button[contains(@class,'trial-strip-crop')][contains(.,'strength 60')]//img)[1]"));
         assertThat(browser.all(".trial-strip-crop")).hasSizeGreaterThanOrEqualTo(5);
