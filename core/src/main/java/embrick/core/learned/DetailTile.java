@@ -36,7 +36,7 @@ public final class DetailTile {
 
         final int rows;
         final int width;
-        /** Of each plane so many rows are kept: row y where {@code y % kept} is. */
+        /** The number of rows that are kept of each plane, as a ring: row y is at {@code y % kept}. */
         final int kept;
 
         final float[] made;

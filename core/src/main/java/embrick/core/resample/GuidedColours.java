@@ -8,8 +8,8 @@ import embrick.core.resample.DoubledBlock.Luminance;
  * luminance that fits it best there (the guided filter of He, Sun and Tang 2010). Where no line fits, colours change by
  * themselves, and they are left the more of what they are.
  *
- * <p>For areas of one size; a pixel's colours depend on those up to {@link #REACH} pixels from it. Row after row, so that what is
- * kept of the rows above lies in the nearest cache. One thread at a time.
+ * <p>For areas of one size; a pixel's colours depend on those up to {@link #REACH} pixels from it. It works row by row, so that
+ * the rows it keeps stay in the first-level cache. One thread at a time.
  */
 final class GuidedColours {
     /** Means are taken of means. */

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
-/** Filters row by row, held against their definition: whole planes, layer after layer, in doubles. */
+/** Compares the row-by-row filters with their definition, computed on whole planes in doubles, layer after layer. */
 class DetailTileTest {
     private static final int COLUMNS = 110;
     private static final int ROWS = 9;
@@ -90,7 +90,7 @@ class DetailTileTest {
         Arrays.fill(tile.wanted(), 0b111);
         float[] all = tile.find().clone();
         put();
-        // Something else lies in the rings before it is asked again.
+        // The rings hold other values before the tile is asked again.
         float[] luminance = tile.luminance().clone();
         tile.find();
         float[] whole = tile.find().clone();

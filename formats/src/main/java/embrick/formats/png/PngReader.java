@@ -36,8 +36,8 @@ final class PngReader {
 
     private static final int[][] WHOLE = {{0, 0, 1, 1}};
 
-    /** The most bytes that one byte of deflate can stand for ("zlib Technical Details", M. Adler). */
-    private static final long MOST_OF_ONE = 1032;
+    /** The highest compression ratio of deflate ("zlib Technical Details", M. Adler). */
+    private static final long MAX_DEFLATE_RATIO = 1032;
 
     private final PngHeader header;
     private final RowStream rows;
@@ -70,7 +70,7 @@ final class PngReader {
     /** A few bytes that claim to be a huge picture are refused before there is memory for it. */
     private static void requireRoom(PngHeader header, long fileBytes) throws UnusablePictureException {
         long rowBytes = 1 + Math.ceilDiv((long) header.width() * header.storedSamples() * header.storedBits(), 8);
-        if (rowBytes * header.height() / MOST_OF_ONE > fileBytes) {
+        if (rowBytes * header.height() / MAX_DEFLATE_RATIO > fileBytes) {
             throw UnusablePictureException.broken(
                     "cut-short", "is cut short: a file of its length cannot hold all of its rows");
         }

@@ -87,7 +87,7 @@ class WhatChangedTest {
         assertThat(made(runWhatChanged())).containsExactly("kite0.jpg", "kite1.jpg", "kite2.jpg");
     }
 
-    /** As after filters were trained anew: the settings are the same, the pixels are not. */
+    /** After the filters are retrained, the same settings give other pixels. */
     @Test
     void otherFiltersChangeWhatTheyMade() {
         api.changeFirstTicket(job, document -> {
