@@ -1,5 +1,7 @@
 package embrick.e2e;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import embrick.demo.FillDemoJob;
 import embrick.server.support.Api;
 import embrick.server.support.Roll;
@@ -118,22 +120,23 @@ class ScreenshotsShots {
     private void shotDesk(String job, String page) throws Exception {
         api.get("/jobs/" + job + "/tickets").body().forEach(ticket -> {
             ObjectNode size = ((ObjectNode) ticket.path("document")).deepCopy();
-            List.of(
-                            "name",
-                            "names",
-                            "letters",
-                            "subfolders",
-                            "folder",
-                            "copies",
-                            "metadata",
-                            "resampling",
-                            "mark",
-                            "product")
-                    .forEach(size::remove);
+            size.retain(
+                    "unit",
+                    "size",
+                    "turn",
+                    "fit",
+                    "edges",
+                    "ppi",
+                    "viewing",
+                    "sharpening",
+                    "colour",
+                    "rounding",
+                    "file");
             String name = ticket.path("document").path("name").asString();
-            api.post(
+            Api.Answer kept = api.post(
                     "/kept",
                     Map.of("name", name, "document", size.put("kind", "size").put("schemaVersion", 1)));
+            assertThat(kept.status()).as(kept.body().toString()).isEqualTo(201);
         });
         browser.open(address + "/desk");
         browser.see(".desk-part", "real");
