@@ -4,6 +4,7 @@ import embrick.server.hotfolders.HotFile.State;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -21,6 +22,10 @@ interface HotFileRepository extends JpaRepository<HotFile, UUID> {
             order by f.seenAt, f.id
             """)
     List<HotFile> open(UUID hotFolderId, Collection<State> states);
+
+    /** Folders with files that are not where they end yet. */
+    @Query("select distinct f.hotFolderId from HotFile f where f.moved = false")
+    Set<UUID> foldersAtWork();
 
     boolean existsByHotFolderIdAndMovedFalse(UUID hotFolderId);
 

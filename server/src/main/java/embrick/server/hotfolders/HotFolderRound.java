@@ -93,18 +93,27 @@ class HotFolderRound {
     /**
      * Looks at a folder once.
      *
+     * @param isAtWork whether files of it are not where they end yet
      * @param stillness of this folder's files, from round to round
      */
-    void look(UUID folderId, Stillness stillness) throws IOException, InterruptedException, TroubleException {
-        HotFolder folder = folders.findById(folderId).orElse(null);
-        if (folder == null) {
-            return;
-        }
+    void look(HotFolder folder, boolean isAtWork, Stillness stillness)
+            throws IOException, InterruptedException, TroubleException {
         Path real = roots.resolve(folder.root(), folder.path());
         HotFiles files = new HotFiles(real);
-        runs.settle(in(folder, State.RUNNING));
-        moveApart(folder, files);
-        boolean isQuiet = !folder.isOn() || takeOut(folder, files, stillness, real);
+        if (isAtWork) {
+            runs.settle(in(folder, State.RUNNING));
+            moveApart(folder, files);
+            takeOutAgain(folder, files);
+        }
+        Taken taken = folder.isOn() ? takeOut(folder, files, stillness, real) : Taken.NOTHING;
+        if (isAtWork || taken.files > 0) {
+            goOn(folder, files, taken.isAll);
+        }
+    }
+
+    /** @param isQuiet whether no file is still being written */
+    private void goOn(HotFolder folder, HotFiles files, boolean isQuiet)
+            throws IOException, InterruptedException, TroubleException {
         List<HotFile> taken = in(folder, State.TAKEN);
         if (!taken.isEmpty()) {
             intake.takeIn(taken, files, jobOfToday(folder));
@@ -141,12 +150,27 @@ class HotFolderRound {
                         .isPresent();
     }
 
-    /** Takes files that have stopped growing out of the folder. True if none is left that has not. */
-    private boolean takeOut(HotFolder folder, HotFiles files, Stillness stillness, Path real)
-            throws IOException, TroubleException {
-        for (HotFile file : in(folder, State.SEEN)) {
-            takeOut(file, files);
+    /**
+     * Files that were taken out of a folder.
+     *
+     * @param isAll whether none is left that was still growing
+     */
+    private record Taken(int files, boolean isAll) {
+        static final Taken NOTHING = new Taken(0, true);
+    }
+
+    /** Goes on with those that an earlier round was about to take out. */
+    private void takeOutAgain(HotFolder folder, HotFiles files) throws IOException {
+        if (folder.isOn()) {
+            for (HotFile file : in(folder, State.SEEN)) {
+                takeOut(file, files);
+            }
         }
+    }
+
+    /** Takes files that have stopped growing out of the folder. */
+    private Taken takeOut(HotFolder folder, HotFiles files, Stillness stillness, Path real)
+            throws IOException, TroubleException {
         List<FoundFile> found = walk.walk(folder.root(), folder.path()).files().stream()
                 .filter(file -> !HotFiles.isOurs(file.path()))
                 .toList();
@@ -159,7 +183,7 @@ class HotFolderRound {
             transaction.executeWithoutResult(_ -> rows.save(row));
             takeOut(row, files);
         }
-        return resting.size() == found.size();
+        return new Taken(resting.size(), resting.size() == found.size());
     }
 
     private void requireReady(HotFolder folder, Path real) throws TroubleException {
@@ -192,7 +216,9 @@ class HotFolderRound {
         SavedTicket ticket = saved.get(ticketId);
         LocalDate today = LocalDate.now(clock);
         Instant savedAt = ticket.savedAt().truncatedTo(ChronoUnit.MICROS);
-        Optional<UUID> known = folder.job(today, savedAt).filter(jobs::exists);
+        // Read again: the round before this one may have begun the day's job after this folder was listed.
+        Optional<UUID> known =
+                folders.findById(folder.id()).flatMap(now -> now.job(today, savedAt)).filter(jobs::exists);
         if (known.isPresent()) {
             return known.get();
         }

@@ -19,6 +19,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
@@ -33,6 +34,7 @@ class HotFolderWatch {
     private static final Logger LOG = LoggerFactory.getLogger(HotFolderWatch.class);
 
     private final HotFolderRepository folders;
+    private final HotFileRepository files;
     private final HotFolderRound round;
     private final HotSettings settings;
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(
@@ -42,8 +44,10 @@ class HotFolderWatch {
     private final Map<UUID, Stillness> stillness = new ConcurrentHashMap<>();
     private final Map<UUID, String> troubles = new ConcurrentHashMap<>();
 
-    HotFolderWatch(HotFolderRepository folders, HotFolderRound round, HotSettings settings) {
+    HotFolderWatch(
+            HotFolderRepository folders, HotFileRepository files, HotFolderRound round, HotSettings settings) {
         this.folders = folders;
+        this.files = files;
         this.round = round;
         this.settings = settings;
     }
@@ -67,18 +71,23 @@ class HotFolderWatch {
 
     private void lookAtAll() {
         try {
-            List<UUID> all = folders.findAll().stream().map(HotFolder::id).toList();
-            stillness.keySet().retainAll(all);
-            troubles.keySet().retainAll(all);
-            all.stream().filter(atWork::add).forEach(id -> threads.submit(() -> look(id)));
+            List<HotFolder> all = folders.findAll();
+            Set<UUID> ids = all.stream().map(HotFolder::id).collect(Collectors.toSet());
+            stillness.keySet().retainAll(ids);
+            troubles.keySet().retainAll(ids);
+            Set<UUID> busy = files.foldersAtWork();
+            all.stream()
+                    .filter(folder -> atWork.add(folder.id()))
+                    .forEach(folder -> threads.submit(() -> look(folder, busy.contains(folder.id()))));
         } catch (RuntimeException later) {
             LOG.warn("hot folders are looked at later: {}", later.toString());
         }
     }
 
-    private void look(UUID id) {
+    private void look(HotFolder folder, boolean isAtWork) {
+        UUID id = folder.id();
         try {
-            round.look(id, stillness.computeIfAbsent(id, _ -> new Stillness(settings.still())));
+            round.look(folder, isAtWork, stillness.computeIfAbsent(id, _ -> new Stillness(settings.still())));
             troubles.remove(id);
         } catch (TroubleException trouble) {
             troubles.put(id, trouble.getMessage());

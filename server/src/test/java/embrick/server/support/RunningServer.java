@@ -61,13 +61,13 @@ public final class RunningServer implements BeforeAllCallback {
                             + "-that-is-away",
                     "--embrick.counter.address=" + Counter.get().address(),
                     "--embrick.roll.address=" + Roll.get().address(),
-                    "--embrick.counter.every=100ms",
+                    "--embrick.counter.every=200ms",
                     "--embrick.counter.part-bytes=100000",
                     "--embrick.counter.longest-pause=500ms",
                     "--db-scheduler.polling-interval=3s",
                     "--db-scheduler.heartbeat-interval=500ms",
                     "--embrick.reconcile-every=500ms",
-                    "--embrick.hot-folders.every=150ms",
+                    "--embrick.hot-folders.every=200ms",
                     "--embrick.hot-folders.still=600ms",
                     "--embrick.hot-folders.patience=2s");
             return new Started("http://127.0.0.1:" + context.getWebServer().getPort(), storage, root, other, context);
