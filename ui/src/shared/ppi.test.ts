@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { judgedPpi, ppiText, toldPpi } from './ppi';
 
 test('a picture that is less sharp than its pixels is told by what it holds', () => {
-  expect(ppiText({ realPpi: 300, heldPpi: 180 })).toBe('holds 180 of 300 ppi');
+  expect(ppiText({ realPpi: 300, heldPpi: 180 })).toBe('detail for 180 ppi only');
   expect(toldPpi({ realPpi: 300, heldPpi: 180 })).toBe(180);
 });
 

@@ -24,5 +24,5 @@ export function toldPpi(figures: Figures): number {
 /** The real ppi, and what the picture holds of it where that is less than usual. */
 export function ppiText(figures: Figures): string {
   const real = decimals(figures.realPpi, 0);
-  return isUnsharp(figures) ? `holds ${decimals(judgedPpi(figures), 0)} of ${real} ppi` : `${real} ppi real`;
+  return isUnsharp(figures) ? `detail for ${decimals(judgedPpi(figures), 0)} ppi only` : `${real} ppi real`;
 }

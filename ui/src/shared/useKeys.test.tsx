@@ -35,6 +35,24 @@ describe('the keys of a page', () => {
     expect(heard.mock.calls).toEqual([['j'], ['Enter']]);
   });
 
+  it('go on when a control was clicked, which Enter and the space bar leave alone', () => {
+    const clicked = vi.fn();
+    onPage().addEventListener('click', clicked);
+    fireEvent.pointerDown(onPage());
+    for (const key of ['Enter', ' ']) {
+      expect(fireEvent.keyDown(onPage(), { key }), 'what the browser would do is prevented').toBe(false);
+    }
+    expect(heard.mock.calls).toEqual([['Enter'], [' ']]);
+  });
+
+  it('are the control’s where Tab led to it', () => {
+    fireEvent.pointerDown(onPage());
+    fireEvent.keyDown(document.body, { key: 'Tab' });
+    heard.mockReset();
+    expect(fireEvent.keyDown(onPage(), { key: 'Enter' })).toBe(true);
+    expect(heard).not.toHaveBeenCalled();
+  });
+
   it('are left to fields, lists and dialogs', () => {
     fireEvent.keyDown(screen.getByLabelText('name'), { key: 'j' });
     fireEvent.keyDown(screen.getByLabelText('sorted'), { key: 'j' });

@@ -211,7 +211,7 @@ export function BenchPage() {
     [tickets, ticketId, jobId, rest],
   );
 
-  useKeys((event, target) => {
+  useKeys((event) => {
     if (event.key === 'Escape' && (offer.looked || offer.left)) return offer.putAway();
     if (event.key === 'Escape' && folds.looking) return folds.putAway();
     if (event.key === 'Escape' && size.line) return size.putAway();
@@ -221,7 +221,7 @@ export function BenchPage() {
       return level.lay(planned.plan.frame.seenWidth, planned.plan.frame.seenHeight);
     }
     const wanted = commandOf(event);
-    if (!wanted || (event.key === 'Enter' && target.closest('button, a'))) return;
+    if (!wanted) return;
     event.preventDefault();
     if (event.repeat && !repeats.has(wanted)) return;
     command(wanted, event.shiftKey);

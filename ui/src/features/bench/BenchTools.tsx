@@ -39,7 +39,7 @@ interface Props {
 }
 
 const cornerWords: Record<Framing['corners'], string> = {
-  COVERED: 'corners covered',
+  COVERED: 'fill empty corners',
   PAPER: 'corners paper',
   DRAWN_OUT: 'corners drawn out',
   GROWN: 'corners grown',

@@ -114,7 +114,7 @@ describe('the counter', () => {
   it('that is not reached says how it is', async () => {
     fakeServer({ ...answers([]), 'GET /counter': { state: 'NOT_REACHED', lab: null, currency: null, products: [] } });
     openPage(PAGE);
-    expect(await screen.findByText(/The counter is not reached/)).toBeTruthy();
+    expect(await screen.findByText(/The counter cannot be reached/)).toBeTruthy();
     expect(screen.queryByRole('button', { name: /^Order/ })).toBeNull();
   });
 });

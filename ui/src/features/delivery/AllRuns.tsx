@@ -61,7 +61,7 @@ function DeleteRun({ run, onDeleted }: { run: Run; onDeleted: () => void }) {
       title={`Delete this run of ${count(run.counts.all, 'piece')}?`}
       content={
         <div className="delivery-delete">
-          <p className="quiet">Files that were changed since, and what else lies in the folder, stay in any case.</p>
+          <p className="quiet">Changed files, and any other files in the folder, are kept.</p>
           <Button danger loading={remove.isPending} onClick={() => remove.mutate('DELETED')}>
             Delete the run and its files, {bytes(run.fileBytes)}
           </Button>

@@ -114,7 +114,7 @@ export function DeliveryPage() {
               <Button href={`${base}/delivery.zip?of=PRESENT`}>ZIP of the {checked.length - lost.length} that are there</Button>
             )}
             {lost.length === 0 && data.orders.length === 1 && data.isForBooks && <Button onClick={() => void download('delivery.pdf')}>PDF book</Button>}
-            {data.isForBooks && <Button onClick={() => void navigate(`/jobs/${jobId}/layout/${shownId}`)}>Lay on paper</Button>}
+            {data.isForBooks && <Button onClick={() => void navigate(`/jobs/${jobId}/layout/${shownId}`)}>Arrange on paper</Button>}
             <Button onClick={() => void navigate(`/jobs/${jobId}/counter/${shownId}`)}>Order at the counter</Button>
             <Button href={`${base}/contact-sheet.pdf`}>Contact sheet</Button>
             <Button href={`${base}/certificate.json`}>Certificate</Button>

@@ -47,7 +47,7 @@ export function DiskUsePage() {
         </header>
         {kept.isPending && <Loading what="the deliveries" />}
         {kept.isError && <Failed error={kept.error} again={() => void kept.refetch()} />}
-        {kept.data?.length === 0 && <p className="quiet">None is that old and still has its files.</p>}
+        {kept.data?.length === 0 && <p className="quiet">No delivery this old still has files.</p>}
         {kept.data && kept.data.length > 0 && <Kept key={days} runs={kept.data} />}
       </section>
     </main>

@@ -59,6 +59,6 @@ describe('disk use', () => {
   it('says when none is old enough', async () => {
     fakeServer({ ...answers(), 'GET /runs/kept': [] });
     openPage('/disk');
-    expect(await screen.findByText('None is that old and still has its files.')).toBeTruthy();
+    expect(await screen.findByText('No delivery this old still has files.')).toBeTruthy();
   });
 });

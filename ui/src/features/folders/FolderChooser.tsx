@@ -86,7 +86,7 @@ function Roots({ query, onOpen }: { query: ReturnType<typeof useQuery<Schemas['R
   if (query.data.length === 0) {
     return (
       <Empty title="This server allows no folder">
-        <p className="quiet">Whoever runs it allows some by the setting EMBRICK_ROOTS, and starts it again.</p>
+        <p className="quiet">An administrator must add folders in EMBRICK_ROOTS and restart Embrick.</p>
       </Empty>
     );
   }

@@ -96,7 +96,7 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
           const more = beside.length > 1 ? ` So do ${beside.length - 1} more.` : '';
           notification.info({
             title: `${count(beside.length, 'file')} had changed since they were added`,
-            description: `${path} is now also here as ${as}; the earlier one stays.${more} Leave out the one you do not want to print.`,
+            description: `${path} is now also here as ${as}; the earlier one stays.${more} Exclude the one you do not want to print.`,
             duration: 0,
           });
         }

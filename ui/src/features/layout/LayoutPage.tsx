@@ -52,14 +52,14 @@ function OneLayout({ jobId, runId }: { jobId: string; runId: string }) {
   return (
     <main className="shell-body layout">
       <section className="card layout-wish" aria-label="How they are laid">
-        <h1>Lay on paper</h1>
+        <h1>Arrange on paper</h1>
         <PaperWishes wish={wish} runs={runs.filter(({ counts }) => counts.checked > 0)} onChange={change} />
         <div className="layout-buttons">
           <Button disabled={before.length === 0} onClick={undo}>
             Undo
           </Button>
           <Button disabled={wish.byHand.length === 0} onClick={() => change({ ...wish, byHand: [] })}>
-            Lay anew
+            Arrange again
           </Button>
           <LinkButton to={`/jobs/${jobId}/delivery/${runId}`}>Back to the delivery</LinkButton>
         </div>

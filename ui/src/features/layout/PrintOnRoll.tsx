@@ -63,13 +63,13 @@ function Question({ wish, length }: { wish: Wish; length: number }) {
 /** What the roll that is in the printer will come to. */
 export function loadedWords({ state, loaded }: RollState, wish: Wish, length: number): string {
   if (state === 'NOT_SET_UP') return 'No roll printer is set up.';
-  if (!loaded) return 'The roll printer is not reached.';
+  if (!loaded) return 'The roll printer cannot be reached.';
   const inches = (millimetres: number) => `${decimals(millimetres / INCH, 0)} in`;
   if (loaded.width + 0.5 < wish.width) {
     return `A roll of ${inches(loaded.width)} is loaded; this is laid for ${inches(wish.width)}. It waits until such a roll is loaded.`;
   }
   const left = `${inches(loaded.width)} ${loaded.paper}, ${decimals(loaded.left / METRE, 2)} m left`;
   return loaded.left < length
-    ? `${left}: ${decimals((length - loaded.left) / METRE, 2)} m too short. It goes on on the next roll, and no piece is lost.`
+    ? `${left}: ${decimals((length - loaded.left) / METRE, 2)} m too short. Printing continues on the next roll; no piece is lost.`
     : `${left}: enough for these ${decimals(length / METRE, 2)} m.`;
 }

@@ -16,7 +16,7 @@ const wish = firstWish('run');
 describe('what the loaded roll will come to', () => {
   it('is enough, or goes on on the next', () => {
     expect(loadedWords(roll(609.6, 5000), wish, 2000)).toBe('24 in lustre, 5 m left: enough for these 2 m.');
-    expect(loadedWords(roll(609.6, 1500), wish, 2000)).toMatch(/0.5 m too short. It goes on on the next roll/);
+    expect(loadedWords(roll(609.6, 1500), wish, 2000)).toMatch(/0.5 m too short. Printing continues on the next roll/);
   });
 
   it('waits for a wider one', () => {
@@ -24,6 +24,6 @@ describe('what the loaded roll will come to', () => {
   });
 
   it('is not known while the printer is away', () => {
-    expect(loadedWords({ ...roll(1, 1), state: 'NOT_REACHED', loaded: undefined } as RollState, wish, 1)).toMatch(/not reached/);
+    expect(loadedWords({ ...roll(1, 1), state: 'NOT_REACHED', loaded: undefined } as RollState, wish, 1)).toMatch(/cannot be reached/);
   });
 });

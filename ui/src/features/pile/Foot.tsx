@@ -103,7 +103,7 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           <span className="quiet pile-names">{picked.map(({ original }) => stem(original.path)).join(', ')}</span>
           <Button onClick={onDone}>Clear</Button>
           <Button loading={leave.isPending} onClick={() => leave.mutate()}>
-            {out ? 'Include again' : 'Leave out'}
+            {out ? 'Include again' : 'Exclude from runs'}
           </Button>
           {damaged.length > 0 && (
             <Button loading={printDamaged.isPending} onClick={() => printDamaged.mutate()}>

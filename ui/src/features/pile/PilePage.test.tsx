@@ -113,7 +113,7 @@ describe('the pile', () => {
     fireEvent.click(await card('a'));
     fireEvent.click(await card('b'), { shiftKey: true });
     expect(await within(await foot()).findByText('2 selected')).toBeTruthy();
-    fireEvent.click(within(await foot()).getByRole('button', { name: 'Leave out' }));
+    fireEvent.click(within(await foot()).getByRole('button', { name: 'Exclude from runs' }));
     await waitFor(() => expect(server.of('PUT /originals/b/left-out')[0]?.body).toEqual({ leftOut: true }));
     expect(server.of('PUT /originals/a/left-out')).toHaveLength(1);
   });

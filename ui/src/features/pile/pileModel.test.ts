@@ -136,7 +136,7 @@ describe('the pile', () => {
   it('names colour and oddities', () => {
     const facts = { ...pile[0]!.original.facts!, profileOrigin: 'ASSUMED' as const, orientation: 6, bitsPerChannel: 16 };
     expect(colourText({ ...pile[0]!.original, facts })).toBe('no profile: sRGB assumed, 16 bit');
-    expect(oddities({ ...pile[0]!.original, facts })).toBe('rotated by its orientation tag');
+    expect(oddities({ ...pile[0]!.original, facts })).toBe('turned upright automatically');
     expect(colourText({ ...pile[0]!.original, facts: { ...facts, profileOrigin: 'BY_HAND', bitsPerChannel: 8 } })).toBe(
       'sRGB, by hand',
     );

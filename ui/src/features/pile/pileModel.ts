@@ -105,7 +105,7 @@ export function stateOf({ original, estimate, own, astray }: Entry): { level: Le
   if (original.damage && original.printedDamaged) return { level: 'SOFT', text: 'damaged, but printed' };
   if (original.damage) return { level: 'POOR', text: 'damaged: not printed' };
   if (original.problem) return { level: 'POOR', text: original.problem.remedy.replace(/\.$/, '').toLowerCase() };
-  if (original.leftOut) return { level: 'SOFT', text: 'left out of the run' };
+  if (original.leftOut) return { level: 'SOFT', text: 'excluded from runs' };
   const problem = estimate && whyNotPrinted(estimate);
   if (problem) return { level: 'POOR', text: problem.text };
   if (!estimate?.verdict) return { level: 'FINE', text: 'ready' };
@@ -176,10 +176,10 @@ export function oddities(original: Original): string {
   const facts = original.facts;
   if (!facts) return '';
   const parts = [];
-  if (facts.orientation !== 1) parts.push('rotated by its orientation tag');
+  if (facts.orientation !== 1) parts.push('turned upright automatically');
   if (facts.seeThrough) parts.push('transparent parts');
   if (facts.firstOfSeveral) parts.push('the first of several pictures in the file');
-  if (original.metadataDamaged) parts.push('damaged metadata, which stay behind');
+  if (original.metadataDamaged) parts.push('damaged metadata (will not be copied)');
   parts.push(...facts.remarks);
   return parts.join(', ');
 }

@@ -116,7 +116,7 @@ export function ProofPage() {
     setAgainst(next);
     setWipe(next === 'inTurn' ? 0 : 0.5);
   };
-  useKeys((event, target) => {
+  useKeys((event) => {
     if (event.ctrlKey || event.metaKey) return;
     const far = (event.shiftKey ? 400 : 80) / (shown?.magnify ?? 1);
     const commands: Record<string, () => void> = {
@@ -147,7 +147,7 @@ export function ProofPage() {
       },
     };
     const command = commands[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-    if (!command || (event.key === 'Enter' && target.closest('button, a'))) return;
+    if (!command) return;
     event.preventDefault();
     if (!event.repeat || event.key.startsWith('Arrow')) command();
   });
@@ -251,7 +251,7 @@ export function ProofPage() {
           <button type="button" className="tool" aria-pressed={look === 'PAPER'} onClick={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}>
             <kbd>P</kbd> soft proof on paper
           </button>
-          <button type="button" className="tool" aria-pressed={overlaid === 'unprintable'} disabled={!isPrint} title={isPrint ? undefined : 'The output is no print'} onClick={() => toggle('unprintable')}>
+          <button type="button" className="tool" aria-pressed={overlaid === 'unprintable'} disabled={!isPrint} title={isPrint ? undefined : 'Choose a paper profile first'} onClick={() => toggle('unprintable')}>
             <kbd>M</kbd> gamut check
           </button>
           {learns && (
@@ -259,7 +259,7 @@ export function ProofPage() {
               type="button"
               className="tool"
               aria-pressed={overlaid === 'learned'}
-              title="Tinted where detail was learned; striped where more was found than the pixels around bear out"
+              title="Tinted where detail was added; striped where added detail was held back as unreliable"
               onClick={() => toggle('learned')}
             >
               <kbd>D</kbd> learned

@@ -19,7 +19,7 @@ export function RollPage() {
   const { data } = roll;
   if (data.state !== 'REACHED' || !data.loaded) {
     return (
-      <Empty title={data.state === 'NOT_SET_UP' ? 'No roll printer is set up' : 'The roll printer is not reached'}>
+      <Empty title={data.state === 'NOT_SET_UP' ? 'No roll printer is set up' : 'The roll printer cannot be reached'}>
         <p className="quiet">
           {data.state === 'NOT_SET_UP'
             ? 'Set EMBRICK_ROLL to its address and start Embrick again.'

@@ -81,6 +81,6 @@ describe('the roll printer', () => {
   it('that is away says how it is found again', async () => {
     fakeServer({ 'GET /roll': { state: 'NOT_REACHED', stop: null, inks: [], speed: 0, jobs: [] } });
     openPage('/roll');
-    expect(await screen.findByText('The roll printer is not reached')).toBeTruthy();
+    expect(await screen.findByText('The roll printer cannot be reached')).toBeTruthy();
   });
 });

@@ -104,7 +104,7 @@ function Coding({ value: { quality, chroma }, onChange }: CodingProps) {
         <span>quality {quality}</span>
         <Slider min={60} max={100} defaultValue={quality} onChangeComplete={(changed) => onChange({ quality: changed, chroma })} />
         <span className="quiet">
-          Above 95 mostly the file grows. A JPEG that keeps all its pixels is not coded anew: only its marks change.
+          Above 95 the file mainly gets larger. If no pixel changes, the JPEG is not recompressed; only ppi and metadata are updated.
         </span>
       </label>
       <Choice value={chroma} words={chromaNames} onChange={(changed) => onChange({ quality, chroma: changed })} />

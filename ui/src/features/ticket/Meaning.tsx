@@ -5,7 +5,7 @@ import { bytes, count, decimals, pixels, stem } from '../../shared/format';
 import { Verdict, type Level } from '../../shared/Verdict';
 import { ppiText } from '../../shared/ppi';
 import type { Estimate } from './queries';
-import { methodNames } from './words';
+import { methodResults } from './words';
 
 interface Props {
   jobId: string;
@@ -134,18 +134,17 @@ export function Meaning({ jobId, estimate, originals }: Props) {
 
 /** By which methods, and how pictures are sharpened: what the ticket's words come to. */
 function makingWords(planned: Estimate['pictures']): string {
-  const by = new Map<string, number>();
+  const by = new Map<keyof typeof methodResults, number>();
   let kept = 0;
   for (const { resampling } of planned) {
     if (!resampling) continue;
     if (resampling.keepsPixels) {
       kept++;
     } else {
-      const name = methodNames[resampling.method];
-      by.set(name, (by.get(name) ?? 0) + 1);
+      by.set(resampling.method, (by.get(resampling.method) ?? 0) + 1);
     }
   }
-  const methods = [...by].map(([name, pictures]) => `${pictures} by ${name}`);
+  const methods = [...by].map(([method, pictures]) => `${pictures} ${methodResults[method]}`);
   if (kept > 0) methods.push(kept === 1 ? '1 keeps its pixels' : `${kept} keep their pixels`);
   const sharpening = planned.find((picture) => picture.sharpening)?.sharpening;
   if (sharpening) {

@@ -37,7 +37,7 @@ export function MetadataForm({ value, onChange }: { value: Metadata; onChange: (
         </>
       )}
       <details className="own-words" open={hasWords(value.texts)}>
-        <summary>Words of its own</summary>
+        <summary>Own title, caption, rights</summary>
         <p className="quiet">Written into every file in place of the original’s. Empty fields change nothing.</p>
         <TextsFields value={value.texts} onChange={(texts) => onChange({ ...value, texts })} />
       </details>

@@ -27,7 +27,7 @@ export function ProductWords({ product, onRemove }: { product: Schemas['TicketPr
           <li key={line}>{line}</li>
         ))}
       </ul>
-      <p className="quiet">A ticket that says otherwise, and a picture with too few pixels, is refused before the run.</p>
+      <p className="quiet">A ticket that breaks this rule, or a picture with too few pixels, is rejected before the run.</p>
       <Button onClick={onRemove}>Take the product off this ticket</Button>
     </Space>
   );

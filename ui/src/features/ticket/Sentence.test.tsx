@@ -35,7 +35,7 @@ describe('the ticket', () => {
     show();
     expect(sentence()).toBe(
       'Print all 24 pictures one copy each, at 8 × 10 in, turned to suit each picture, filled to the edge, with no edges, at 300 ppi, to be seen in the hand, ' +
-        'resampled as suits each picture, not sharpened, in sRGB, as JPEG, quality 95, carrying creator, rights, title and caption, named originalsize+ in letters as they are, into prints-8x10, all in one folder.',
+        'resampled as suits each picture, not sharpened, in sRGB, as JPEG, quality 95, carrying creator, rights, title and caption, named originalsize+ upper and lower case unchanged, into prints-8x10, all in one folder.',
     );
   });
 
@@ -48,7 +48,7 @@ describe('the ticket', () => {
   it('of files that stay as they are says only how they are named', () => {
     const onChange = show({ size: { kind: 'own' }, colour: { kind: 'keep' }, file: { kind: 'as-it-is' }, subfolders: 'KEPT' });
     expect(screen.getByText(/Rename all 24 pictures as/).textContent?.replace(/\s+/g, ' ')).toBe(
-      'Rename all 24 pictures as their own files, untouched, with all that they say, also where they were taken, named originalsize+ in letters as they are, into prints-8x10, in the subfolders of the pile.',
+      'Rename all 24 pictures as their own files, untouched, with all that they say, also where they were taken, named originalsize+ upper and lower case unchanged, into prints-8x10, in the subfolders of the pile.',
     );
     fireEvent.click(screen.getByRole('button', { name: /^Subfolders/ }));
     fireEvent.click(screen.getByRole('radio', { name: 'all in one folder' }));

@@ -28,7 +28,7 @@ describe('the words of a size', () => {
     [scaled({ kind: 'side', side: 'LONG', pixels: 2048 }), 'a long side of 2048 px'],
     [scaled({ kind: 'side', side: 'SHORT', pixels: 1080 }, 'ALLOWED'), 'a short side of 1080 px, enlarged to it'],
     [scaled({ kind: 'length', side: 'WIDTH', length: { value: 17, unit: 'IN' } }), 'a width of 17 in'],
-    [scaled({ kind: 'within', width: 1920, height: 1080 }), 'their own shape within 1920 × 1080 px'],
+    [scaled({ kind: 'within', width: 1920, height: 1080 }), 'proportions kept, within 1920 × 1080 px'],
     [scaled({ kind: 'megapixels', millions: 12 }), '12 megapixels'],
     [scaled({ kind: 'percent', percent: 25 }), '25 % of their pixels'],
   ])('say it plainly', (size, words) => expect(sizeWords(size)).toBe(words));
@@ -37,7 +37,7 @@ describe('the words of a size', () => {
 describe('the form of a size', () => {
   it('begins each way with something that works', () => {
     const onChange = open({ kind: 'own' });
-    fireEvent.click(screen.getByRole('radio', { name: /their own shape/ }));
+    fireEvent.click(screen.getByRole('radio', { name: /keep proportions/ }));
     expect(onChange).toHaveBeenLastCalledWith(scaled({ kind: 'side', side: 'LONG', pixels: 2048 }));
     fireEvent.click(screen.getByRole('radio', { name: /a size in pixels/ }));
     expect(onChange).toHaveBeenLastCalledWith({ kind: 'pixels', width: 1080, height: 1350 });

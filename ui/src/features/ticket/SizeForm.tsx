@@ -27,10 +27,10 @@ const groups = {
 const kinds: Record<Kind, string> = {
   paper: 'a paper size: the pixels follow from it and the ppi',
   pixels: 'a size in pixels: for screens, whatever the ppi',
-  scaled: 'their own shape: to a side, a box, megapixels or per cent',
+  scaled: 'keep proportions: limit a side, a box, megapixels or %',
   shape: 'a shape: cropped to it, pixels kept',
   free: 'a free crop: each side set on the bench, pixels kept',
-  own: 'the whole picture: pixels kept, only its ppi is set',
+  own: 'do not resample, change ppi only',
 };
 
 /** What a way begins with when it is chosen. */

@@ -187,7 +187,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
             <Button
               disabled={printable.length === 0 || problems.length > 0}
               loading={run.isPending}
-              title="Pieces that were made already as they would be now, and are still in their delivery, are left out"
+              title="Skips pieces that would come out identical and are still in the delivery"
               onClick={() => run.mutate('changed')}
             >
               Run only what changed

@@ -18,7 +18,7 @@ export function ViewingForm({ value, onChange }: Part<TicketDocument['viewing']>
   return (
     <>
       <Choice value={value} onChange={onChange} words={viewingWords} />
-      <p className="quiet">Used to judge whether a picture has enough pixels; it changes no pixel but those of sharpening for a paper.</p>
+      <p className="quiet">Used to judge whether a picture has enough pixels. It also affects sharpening for paper, nothing else.</p>
     </>
   );
 }
@@ -68,7 +68,7 @@ export function FitForm({ value, onChange }: Part<TicketDocument['fit']>) {
         <Space orientation="vertical" size={4}>
           <Radio value="fill">filled to the edge: what does not fit is cut</Radio>
           <Radio value="inside">the whole picture inside: paper shows round it</Radio>
-          <Radio value="grown">the whole picture inside: the background it lacks is grown from it</Radio>
+          <Radio value="grown">the whole picture, missing background made from its surroundings</Radio>
           <Radio value="scale">at a scale: printed equally large on any paper</Radio>
           <Radio value="cut">cut out, pixel for pixel: nothing is scaled</Radio>
         </Space>

@@ -21,7 +21,7 @@ function measureWords(to: Measure): string {
     case 'length':
       return `a ${sideWords[to.side]} of ${lengthText(to.length.value, to.length.unit)} ${unitSymbol[to.length.unit]}`;
     case 'within':
-      return `their own shape within ${to.width} × ${to.height} px`;
+      return `proportions kept, within ${to.width} × ${to.height} px`;
     case 'megapixels':
       return `${to.millions} megapixels`;
     case 'percent':
@@ -163,7 +163,20 @@ export const methodNames: Record<Exclude<Method, 'BY_ITSELF'>, string> = {
   LANCZOS3: 'Lanczos 3',
   CIRCULAR_LANCZOS: 'circular Lanczos',
   LEARNED: 'learned detail',
-  LEARNED_SOFTENING: 'learned, JPEG softened',
+  LEARNED_SOFTENING: 'learned detail, JPEG marks softened',
+};
+
+/** What each method does with pictures, after their number. */
+export const methodResults: Record<Exclude<Method, 'BY_ITSELF'>, string> = {
+  NEAREST: 'resampled without blending',
+  AREA: 'resampled by averages',
+  BILINEAR: 'resampled, bilinear',
+  KEYS: 'resampled by Keys cubic',
+  MITCHELL: 'resampled by Mitchell–Netravali',
+  LANCZOS3: 'resampled by Lanczos 3',
+  CIRCULAR_LANCZOS: 'resampled by circular Lanczos',
+  LEARNED: 'enlarged with added detail',
+  LEARNED_SOFTENING: 'enlarged with added detail, JPEG marks softened',
 };
 
 /** What each method is for, in a line. */
@@ -269,7 +282,7 @@ export function metadataWords({ kept, place, serialNumbers, texts }: Schemas['Me
 }
 
 export const letterWords: Record<NonNullable<TicketDocument['letters']>, string> = {
-  AS_IT_IS: 'in letters as they are',
+  AS_IT_IS: 'upper and lower case unchanged',
   LOWER: 'in small letters',
   UPPER: 'in capital letters',
 };

@@ -12,7 +12,7 @@ import { openRunsQuery, type OpenRun } from './queries';
 export function OpenRuns({ runs }: { runs: OpenRun[] }) {
   const names = new Map(useQuery(jobsQuery()).data?.map((job) => [job.id, job.name]));
   const waiting = runs.reduce((sum, { counts }) => sum + counts.waiting, 0);
-  if (runs.length === 0) return <p className="quiet">No run goes on.</p>;
+  if (runs.length === 0) return <p className="quiet">Nothing is running.</p>;
   return (
     <section className="card open-runs" aria-label="Runs that go on">
       <h2>

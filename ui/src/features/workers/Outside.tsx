@@ -58,9 +58,9 @@ const stops: Record<NonNullable<RollState['stop']>, string> = {
 };
 
 function rollWords({ loaded, stop, jobs }: RollState): string {
-  if (!loaded) return 'is not reached';
+  if (!loaded) return 'cannot be reached';
   if (stop) return stops[stop];
   const open = jobs.filter((job) => !isRollJobOver(job));
   const left = `${decimals(loaded.width / 25.4, 0)} in ${loaded.paper}, ${decimals(loaded.left / METRE, 1)} m left`;
-  return open.length > 0 ? `prints, ${count(open.length, 'job')} open; ${left}` : `has nothing to do; ${left}`;
+  return open.length > 0 ? `prints, ${count(open.length, 'job')} open; ${left}` : `idle; ${left}`;
 }

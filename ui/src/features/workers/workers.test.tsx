@@ -46,7 +46,7 @@ describe('workers', () => {
     const bar = within(one).getByRole('progressbar', { name: 'ribbon_8x10in.jpg, strip 3 of 8' });
     expect(bar.getAttribute('value')).toBe('3');
     expect(within(one).getByText('being checked')).toBeTruthy();
-    expect(screen.getByText('No run goes on.')).toBeTruthy();
+    expect(screen.getByText('Nothing is running.')).toBeTruthy();
   });
 
   it('tell of a lost one, and take it off the list', async () => {

@@ -44,7 +44,7 @@ class FoundTest {
         browser.find(".stage-picture");
 
         browser.keys("d");
-        browser.see(".found-bar", "Sure: all four sides are seen. It lies turned left by 5.0°.");
+        browser.see(".found-bar", "Sure: all four sides are seen. Tilted 5.0° counterclockwise.");
         browser.find(".found-lines path");
         assertThat(framing(job, scan)).as("nothing is taken yet").isNull();
         browser.keys(Keys.ESCAPE);

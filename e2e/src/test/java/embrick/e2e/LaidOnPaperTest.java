@@ -36,7 +36,8 @@ class LaidOnPaperTest {
         api.finished(run);
 
         browser.open(address + "/jobs/" + job + "/delivery/" + run);
-        browser.shown(By.xpath("//button[normalize-space()='Lay on paper']")).click();
+        browser.shown(By.xpath("//button[normalize-space()='Arrange on paper']"))
+                .click();
         browser.see(".layout-figures", "3 pieces");
         // 254 and 203 mm across a roll of 610, the third beside or below: little more than two prints' length.
         browser.see(".layout-figures", "0.4");

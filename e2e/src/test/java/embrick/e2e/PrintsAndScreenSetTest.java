@@ -63,7 +63,7 @@ class PrintsAndScreenSetTest {
 
     private void sayTheScreenSet() {
         browser.shown(By.cssSelector(".phrase[aria-label^='Size']")).click();
-        browser.shown(By.xpath("//span[text()='their own shape: to a side, a box, megapixels or per cent']"))
+        browser.shown(By.xpath("//span[text()='keep proportions: limit a side, a box, megapixels or %']"))
                 .click();
         browser.see(".sentence", "a long side of 2048 px");
         browser.keys(Keys.ESCAPE);

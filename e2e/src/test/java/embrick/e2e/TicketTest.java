@@ -66,7 +66,7 @@ class TicketTest {
     @Test
     void aScreenSetIsSaidByItsLongSide() {
         open("Size");
-        choose("their own shape: to a side, a box, megapixels or per cent");
+        choose("keep proportions: limit a side, a box, megapixels or %");
         browser.see(".sentence", "a long side of 2048 px");
         type(field("pixels"), "900");
         browser.see(".sentence", "a long side of 900 px");

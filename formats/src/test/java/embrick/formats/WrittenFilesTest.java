@@ -69,16 +69,18 @@ class WrittenFilesTest {
         return folder.resolve(name + file.hashCode() + "." + file.suffix());
     }
 
+    /** At 300 ppi; at 100 as a WebP without loss, which takes ten times as long to code as all others. */
     @ParameterizedTest
     @MethodSource("formats")
-    void eightByTenAt300IsExact(FileFormat file) throws IOException {
+    void eightByTenIsExact(FileFormat file) throws IOException {
+        int ppi = file instanceof FileFormat.Webp webp && webp.quality().isEmpty() ? 100 : 300;
         Path piece = piece("8x10", file);
-        Plan plan = Pieces.make(original, Pieces.ticket("8 in", "10 in", 300, file), Framing.centred(), piece);
+        Plan plan = Pieces.make(original, Pieces.ticket("8 in", "10 in", ppi, file), Framing.centred(), piece);
 
         String said = Outside.exiftool(piece, "ImageWidth", "ImageHeight", "ProfileDescription", "Orientation");
         assertThat(said)
-                .contains("ImageWidth : 3000")
-                .contains("ImageHeight : 2400")
+                .contains("ImageWidth : " + 10 * ppi)
+                .contains("ImageHeight : " + 8 * ppi)
                 .contains("ProfileDescription : sRGB IEC 61966-2-1");
         assertThat(Pieces.FORMATS.inspect(piece))
                 .satisfies(facts -> assertThat(Expectation.of(plan, ShippedProfile.SRGB.digest())

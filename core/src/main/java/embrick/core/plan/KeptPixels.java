@@ -34,7 +34,7 @@ final class KeptPixels {
                     "the JPEG goes over as it was coded: the ticket's quality and colour detail change nothing"));
         }
         if (isCodedWithLoss(plan.file())) {
-            changes.add("pixels are coded anew, nearly the same");
+            changes.add("the picture is recompressed, nearly without change");
         }
         return changes.isEmpty()
                 ? Optional.empty()

@@ -46,10 +46,10 @@ class KeptPixelsTest {
     @Test
     void whatChangesThemWhereTheyAreNot() {
         assertThat(told(picture(300, 200), CONVERTED.withFile(new FileFormat.Webp(Optional.of(90)))))
-                .containsExactly("pixels are coded anew, nearly the same");
+                .containsExactly("the picture is recompressed, nearly without change");
         // A sideways JPEG cannot keep its code once its tag is applied.
         assertThat(told(picture(300, 200, Orientation.QUARTER_RIGHT), CONVERTED.withFile(new FileFormat.Jpeg(90))))
-                .containsExactly("pixels are coded anew, nearly the same");
+                .containsExactly("the picture is recompressed, nearly without change");
         SourceFacts deep = new SourceFacts(
                 SourceFacts.FileKind.TIFF,
                 picture(300, 200).stored(),

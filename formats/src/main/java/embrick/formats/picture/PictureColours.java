@@ -68,8 +68,8 @@ public final class PictureColours {
         List<ColourRemark> remarks = new ArrayList<>(found);
         Optional<SourceProfile> profile = icc.flatMap(bytes -> embedded(bytes, model, named, remarks));
         if (profile.isEmpty()) {
-            profile = named.map(
-                    space -> new SourceProfile(space.digest(), space.title() + ", by name", ProfileOrigin.NAMED));
+            profile = named.map(space ->
+                    new SourceProfile(space.digest(), space.title() + " (named in the file)", ProfileOrigin.NAMED));
         }
         return new SourceColour(model, alpha, bits, profile, remarks);
     }

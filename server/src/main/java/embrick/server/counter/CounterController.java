@@ -276,7 +276,7 @@ class CounterController {
                 HttpStatus.SERVICE_UNAVAILABLE,
                 "counter-away",
                 "counter",
-                "The counter is not reached.",
+                "The counter cannot be reached.",
                 "See that it runs and that EMBRICK_COUNTER is its address, then try again.");
     }
 

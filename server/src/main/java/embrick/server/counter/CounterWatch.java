@@ -107,7 +107,7 @@ class CounterWatch {
         } catch (OutsideRefusedException refused) {
             pause(id, refused.getMessage() + " It is tried again by itself.");
         } catch (IOException broken) {
-            pause(id, "The counter is not reached, or the line broke. It goes on by itself where it was.");
+            pause(id, "The counter cannot be reached, or the connection broke. Sending resumes automatically.");
         } catch (RuntimeException | Error failed) {
             if (!Failures.isDatabaseAway(failed)) {
                 LOG.error("the order {} at the counter is looked at again", id, failed);

@@ -201,6 +201,12 @@ final class Upcasts {
                 profile.put("origin", isNamed ? "NAMED" : "EMBEDDED");
             }
         }
+        if (facts.at("/colour/profile") instanceof ObjectNode profile) {
+            String description = profile.path("description").asString("");
+            if (description.endsWith(", by name")) {
+                profile.put("description", description.replace(", by name", " (named in the file)"));
+            }
+        }
         return facts;
     }
 

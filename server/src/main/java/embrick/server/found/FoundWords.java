@@ -60,7 +60,7 @@ final class FoundWords {
         String doubts = print.doubts().stream().map(FoundWords::of).collect(Collectors.joining("; "));
         return of(print.confidence()) + ": "
                 + (doubts.isEmpty() ? "all four sides are seen" : doubts)
-                + ". It lies turned " + turned(print.outline().degrees()) + ".";
+                + ". Tilted " + tilt(print.outline().degrees()) + ".";
     }
 
     private static String of(Doubt doubt) {
@@ -104,8 +104,9 @@ final class FoundWords {
                 Math.abs(level.leans()));
     }
 
-    private static String turned(double degrees) {
-        return String.format(Locale.ROOT, "%s by %.1f°", degrees < 0 ? "left" : "right", Math.abs(degrees));
+    private static String tilt(double degrees) {
+        return String.format(
+                Locale.ROOT, "%.1f° %s", Math.abs(degrees), degrees < 0 ? "counterclockwise" : "clockwise");
     }
 
     /** Where a line of the bed is left along a cut; empty where none is. */

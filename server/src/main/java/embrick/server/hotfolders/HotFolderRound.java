@@ -217,8 +217,9 @@ class HotFolderRound {
         LocalDate today = LocalDate.now(clock);
         Instant savedAt = ticket.savedAt().truncatedTo(ChronoUnit.MICROS);
         // Read again: the round before this one may have begun the day's job after this folder was listed.
-        Optional<UUID> known =
-                folders.findById(folder.id()).flatMap(now -> now.job(today, savedAt)).filter(jobs::exists);
+        Optional<UUID> known = folders.findById(folder.id())
+                .flatMap(now -> now.job(today, savedAt))
+                .filter(jobs::exists);
         if (known.isPresent()) {
             return known.get();
         }

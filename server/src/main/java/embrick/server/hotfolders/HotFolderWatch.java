@@ -44,8 +44,7 @@ class HotFolderWatch {
     private final Map<UUID, Stillness> stillness = new ConcurrentHashMap<>();
     private final Map<UUID, String> troubles = new ConcurrentHashMap<>();
 
-    HotFolderWatch(
-            HotFolderRepository folders, HotFileRepository files, HotFolderRound round, HotSettings settings) {
+    HotFolderWatch(HotFolderRepository folders, HotFileRepository files, HotFolderRound round, HotSettings settings) {
         this.folders = folders;
         this.files = files;
         this.round = round;

@@ -108,8 +108,8 @@ class HotFolders {
                 throw ProblemException.invalid(
                         "folder-overlaps",
                         "path",
-                        "This folder and the hot folder “" + other.name() + "” lie one in the other.",
-                        "Choose a folder beside it.");
+                        "Of this folder and the hot folder “" + other.name() + "”, one contains the other.",
+                        "Choose a folder outside it.");
             }
         }
     }

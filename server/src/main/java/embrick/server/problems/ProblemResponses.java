@@ -75,8 +75,8 @@ class ProblemResponses {
                 HttpStatus.CONFLICT,
                 "conflict",
                 "entry",
-                "What it belongs to is gone, or the same came from another window at the same moment.",
-                "Load the page again and repeat it.");
+                "It was deleted or changed in another window.",
+                "Reload and try again.");
     }
 
     @ExceptionHandler

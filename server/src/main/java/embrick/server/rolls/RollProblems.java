@@ -38,7 +38,7 @@ public final class RollProblems {
                     HttpStatus.SERVICE_UNAVAILABLE,
                     "roll-printer-away",
                     "roll printer",
-                    "The roll printer is not reached, or the line broke.",
+                    "The roll printer cannot be reached, or the connection broke.",
                     "See that it runs, then try again: nothing is printed twice.");
         }
     }

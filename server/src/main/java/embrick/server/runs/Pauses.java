@@ -78,15 +78,15 @@ class Pauses {
             return Optional.of(new Problem(
                     "disk-full",
                     "folder",
-                    "The disk is full that the storage is on, or " + folder + ".",
-                    "Make room on it: the run goes on by itself. Nothing that is finished is lost."));
+                    "The storage disk, or the disk of " + folder + ", is full.",
+                    "Free some space: the run resumes automatically. Finished pieces are kept."));
         }
         if (!folders.isThere(target)) {
             return Optional.of(new Problem(
                     "folder-gone",
                     "folder",
-                    "The folder " + folder + " is not there any more.",
-                    "Put it back, empty or as it was: the run goes on by itself."));
+                    "The folder " + folder + " is gone.",
+                    "Put it back, empty or as it was: the run resumes automatically."));
         }
         if (!storage.isWritable() || !folders.isWritable(target)) {
             return Optional.of(new Problem(

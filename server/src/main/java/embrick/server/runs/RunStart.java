@@ -59,7 +59,7 @@ public class RunStart {
      * @param tickets carried out, in the job's order; empty for all that are switched on
      * @param only the pictures wanted; empty for all of the job, an empty list for none
      * @param target where its deliveries go; empty for where the job's go
-     * @param changedOnly whether pieces are left out that were made already as they would be now, and are still there
+     * @param changedOnly whether to skip pieces that would come out identical and are still in the delivery
      */
     public record Wanted(
             UUID jobId,
