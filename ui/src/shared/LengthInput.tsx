@@ -2,6 +2,7 @@ import { Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { answer, api } from '../api/client';
 import { Problem } from '../api/problems';
+import { useKeepForm } from './FormPopover';
 import { lengthText, unitSymbol, type LengthUnit } from './format';
 
 interface Value {
@@ -23,17 +24,21 @@ export function LengthInput({ label, value, disabled = false, onChange }: Props)
   const [problem, setProblem] = useState('');
   useEffect(() => setText(said), [said]);
 
-  const read = async () => {
-    if (text === said) return;
+  const keepForm = useKeepForm();
+  /** False where what was typed is no length. */
+  const read = async (): Promise<boolean> => {
+    if (text === said) return true;
     try {
       const length = await answer(
         api.GET('/api/v1/length', { params: { query: { text: plain(text), unit: value.unit } } }),
       );
       setProblem('');
       onChange(length);
+      return true;
     } catch (error) {
       const told = Problem.from(error);
       setProblem(`${told.message} ${told.remedy}`);
+      return false;
     }
   };
 
@@ -46,7 +51,10 @@ export function LengthInput({ label, value, disabled = false, onChange }: Props)
         status={problem ? 'error' : ''}
         onChange={(event) => setText(event.target.value)}
         onBlur={() => void read()}
-        onPressEnter={() => void read()}
+        onPressEnter={(event) => {
+          event.preventDefault();
+          void read().then((isKept) => isKept && keepForm());
+        }}
       />
       {problem && (
         <span className="field-problem" role="alert">

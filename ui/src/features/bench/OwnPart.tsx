@@ -1,4 +1,5 @@
-import { Button, Popover } from 'antd';
+import { Button } from 'antd';
+import { FormPopover } from '../../shared/FormPopover';
 import { overrideWords, noOverride, type Override } from '../framing';
 import { SharpeningForm, sharpeningWords, PpiForm, type TicketDocument } from '../ticket';
 
@@ -14,7 +15,7 @@ interface Props {
 export function OwnPart({ override, ticket, open, onOpen, onChange }: Props) {
   const words = overrideWords(override);
   const form = (
-    <div className="own-form" role="dialog" aria-label="Only this picture">
+    <div className="own-form">
       <section>
         <h3>ppi</h3>
         <p className="quiet">on the ticket {ticket.ppi}</p>
@@ -38,10 +39,10 @@ export function OwnPart({ override, ticket, open, onOpen, onChange }: Props) {
     </div>
   );
   return (
-    <Popover trigger="click" open={open} onOpenChange={onOpen} content={form} title="Only this picture" destroyOnHidden>
+    <FormPopover open={open} onOpenChange={onOpen} content={form} title="Only this picture">
       <Button className={words ? 'own-marked' : ''}>
         {words ? `◇ ${words}` : 'Only this picture'} <kbd>O</kbd>
       </Button>
-    </Popover>
+    </FormPopover>
   );
 }

@@ -1,8 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Popover } from 'antd';
+import { App, Button } from 'antd';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
+import { FormPopover } from '../../shared/FormPopover';
 import { bytes, count, day, time } from '../../shared/format';
 import { foldersOf, ticketsOf } from '../run';
 
@@ -56,8 +57,7 @@ function DeleteRun({ run, onDeleted }: { run: Run; onDeleted: () => void }) {
   });
   const isAtWork = run.state === 'RUNNING' || run.state === 'PAUSED';
   return (
-    <Popover
-      trigger="click"
+    <FormPopover
       title={`Delete this run of ${count(run.counts.all, 'piece')}?`}
       content={
         <div className="delivery-delete">
@@ -74,6 +74,6 @@ function DeleteRun({ run, onDeleted }: { run: Run; onDeleted: () => void }) {
       <Button type="text" size="small" disabled={isAtWork} title={isAtWork ? 'Stop it first' : undefined}>
         Delete
       </Button>
-    </Popover>
+    </FormPopover>
   );
 }

@@ -1,9 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { App, Button, InputNumber, Popover } from 'antd';
+import { App, Button, InputNumber } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
+import { FormPopover } from '../../shared/FormPopover';
 import { convert, lengthText, unitSymbol, type LengthUnit } from '../../shared/format';
 import '../../shared/field.css';
 
@@ -37,8 +38,7 @@ export function Larger({ piece, unit }: Props) {
     },
   });
   return (
-    <Popover
-      trigger="click"
+    <FormPopover
       open={isOpen}
       onOpenChange={setOpen}
       placement="left"
@@ -73,6 +73,6 @@ export function Larger({ piece, unit }: Props) {
       <Button size="small" type="text" aria-label={`Make ${piece.name} again, larger`} aria-expanded={isOpen}>
         Larger
       </Button>
-    </Popover>
+    </FormPopover>
   );
 }

@@ -1,7 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
-import { App, Button, Popconfirm, Popover } from 'antd';
+import { App, Button, Popconfirm } from 'antd';
 import { useRef, useState, type ReactNode } from 'react';
 import { Problem } from '../../api/problems';
+import { FormPopover } from '../../shared/FormPopover';
 import { NameField } from '../../shared/NameField';
 import { Empty } from '../../shared/states';
 import './kept.css';
@@ -112,14 +113,14 @@ function One({ thing, called, deleting, onChanged }: { thing: OnShelf } & Pick<P
         <span className="quiet">{thing.words}</span>
       </div>
       {thing.more}
-      <Popover
-        trigger="click"
+      <FormPopover
+        label={`Name of this ${called}`}
         content={<NameField label={`name of this ${called}`} value={thing.name} onKeep={(name) => rename.mutate(name)} />}
       >
         <Button type="text">Rename</Button>
-      </Popover>
-      <Popover
-        trigger="click"
+      </FormPopover>
+      <FormPopover
+        label="Name of the copy"
         content={
           <NameField label="name of the copy" value={`${thing.name} 2`} action="Copy" onKeep={(name) => copy.mutate(name)} />
         }
@@ -127,7 +128,7 @@ function One({ thing, called, deleting, onChanged }: { thing: OnShelf } & Pick<P
         <Button type="text" loading={copy.isPending}>
           Copy
         </Button>
-      </Popover>
+      </FormPopover>
       <Button type="text" href={thing.file}>
         Download
       </Button>

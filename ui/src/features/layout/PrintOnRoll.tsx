@@ -1,8 +1,9 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Button, Popover } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api } from '../../api/client';
+import { FormPopover } from '../../shared/FormPopover';
 import { decimals } from '../../shared/format';
 import { Failed } from '../../shared/states';
 import { rollQuery, type RollState } from '../roll';
@@ -22,19 +23,17 @@ const INCH = 25.4;
 export function PrintOnRoll({ wish, length, disabled }: Props) {
   const [open, setOpen] = useState(false);
   return (
-    <Popover
-      trigger="click"
+    <FormPopover
       open={open}
       onOpenChange={setOpen}
       placement="bottomRight"
       title="Print on the roll"
-      destroyOnHidden
       content={<Question wish={wish} length={length} />}
     >
       <Button type="primary" disabled={disabled}>
         Print on the roll
       </Button>
-    </Popover>
+    </FormPopover>
   );
 }
 

@@ -1,4 +1,5 @@
-import { Button, Popover } from 'antd';
+import { Button } from 'antd';
+import { FormPopover } from '../../shared/FormPopover';
 import { useProfileTitle } from '../profiles';
 import { ColourForm, colourWords, SharpeningForm, sharpeningWords, methodNames, ResamplingForm, resamplingWords, type TicketDocument } from '../ticket';
 
@@ -27,18 +28,14 @@ export function Trial({ document, tried, used, onTry }: Props) {
     resampling.method === 'BY_ITSELF' && used ? `by ${methodNames[used]}, as suits it` : resamplingWords(resampling);
   return (
     <>
-      <Popover
-        trigger="click"
+      <FormPopover
         title="Resampling"
-        destroyOnHidden
         content={<ResamplingForm value={resampling} onChange={(next) => onTry({ ...tried, resampling: next })} />}
       >
         <Button className={tried.resampling ? 'own-marked' : ''}>{method}</Button>
-      </Popover>
-      <Popover
-        trigger="click"
+      </FormPopover>
+      <FormPopover
         title="Sharpening"
-        destroyOnHidden
         content={
           <div className="own-form">
             <SharpeningForm value={sharpening} onChange={(next) => onTry({ ...tried, sharpening: next })} />
@@ -46,11 +43,9 @@ export function Trial({ document, tried, used, onTry }: Props) {
         }
       >
         <Button className={tried.sharpening ? 'own-marked' : ''}>{sharpeningWords(sharpening)}</Button>
-      </Popover>
-      <Popover
-        trigger="click"
+      </FormPopover>
+      <FormPopover
         title="Colour"
-        destroyOnHidden
         content={
           <div className="own-form">
             <ColourForm
@@ -62,7 +57,7 @@ export function Trial({ document, tried, used, onTry }: Props) {
         }
       >
         <Button className={tried.colour ? 'own-marked' : ''}>in {colourWords(colour, title)}</Button>
-      </Popover>
+      </FormPopover>
     </>
   );
 }

@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Popover, Radio } from 'antd';
+import { App, Button, Radio } from 'antd';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
+import { FormPopover } from '../../shared/FormPopover';
 import { FolderChooser, foldersQuery, lastName, placeWords } from '../folders';
 import { jobsKey, useJob } from '../jobs';
 import '../../shared/phrase.css';
@@ -44,8 +45,7 @@ export function TargetChoice({ jobId }: { jobId: string }) {
 
   return (
     <>
-      <Popover
-        trigger="click"
+      <FormPopover
         open={isOpen}
         onOpenChange={setOpen}
         placement="top"
@@ -80,7 +80,7 @@ export function TargetChoice({ jobId }: { jobId: string }) {
         <button type="button" className="phrase" aria-label={`Deliver to: ${targetWords(target)}`} aria-expanded={isOpen}>
           {targetWords(target)}
         </button>
-      </Popover>
+      </FormPopover>
       {isChoosing && (
         <FolderChooser
           title="Deliver to a folder on the server"

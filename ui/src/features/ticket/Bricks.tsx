@@ -1,5 +1,6 @@
-import { Button, Dropdown, Popover, Space } from 'antd';
+import { Button, Dropdown, Space } from 'antd';
 import { useState, type ReactNode } from 'react';
+import { FormPopover } from '../../shared/FormPopover';
 
 /** What words are laid from. */
 type Brick = { kind: string };
@@ -28,9 +29,8 @@ export function Bricks<T extends Brick>({ name, value, words, fresh, fields, onC
   return (
     <span className="bricks">
       {value.map((brick, at) => (
-        <Popover
+        <FormPopover
           key={`${at}-${brick.kind}`}
-          trigger="click"
           title={`${name} ${at + 1}`}
           content={
             <Space orientation="vertical">
@@ -60,7 +60,7 @@ export function Bricks<T extends Brick>({ name, value, words, fresh, fields, onC
           >
             {words(brick)}
           </button>
-        </Popover>
+        </FormPopover>
       ))}
       <Dropdown
         trigger={['click']}

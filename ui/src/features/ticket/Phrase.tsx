@@ -1,6 +1,6 @@
-import { Popover } from 'antd';
 import { useId, useState, type ReactNode } from 'react';
 import type { ProblemDetail } from '../../api/problems';
+import { FormPopover } from '../../shared/FormPopover';
 import '../../shared/phrase.css';
 
 interface Props {
@@ -19,13 +19,12 @@ export function Phrase({ words, label, after, problem, children }: Props) {
   return (
     <>
       <span className="phrase-line">
-      <Popover
-        trigger="click"
+      <FormPopover
         open={open}
         onOpenChange={setOpen}
         placement="bottomLeft"
         title={label}
-        content={<div className="phrase-form">{open && children(() => setOpen(false))}</div>}
+        content={(close) => <div className="phrase-form">{children(close)}</div>}
       >
         <button
           type="button"
@@ -33,11 +32,10 @@ export function Phrase({ words, label, after, problem, children }: Props) {
           aria-label={`${label}: ${words}`}
           aria-expanded={open}
           aria-describedby={problem ? problemId : undefined}
-          onKeyDown={(event) => event.key === 'Escape' && setOpen(false)}
         >
           {words}
         </button>
-      </Popover>
+      </FormPopover>
       {after}
       </span>
       {problem && (

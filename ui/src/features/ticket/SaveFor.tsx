@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Popover, Radio, Space } from 'antd';
+import { App, Button, Radio, Space } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../api/problems';
+import { FormPopover } from '../../shared/FormPopover';
 import { NameField } from '../../shared/NameField';
 import { keep, type KeptDocument } from '../kept';
 import { saveTicket } from '../savedtickets';
@@ -44,8 +45,8 @@ export function SaveFor({ document }: { document: TicketDocument }) {
     onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
   });
   return (
-    <Popover
-      trigger="click"
+    <FormPopover
+      label="Save for other jobs"
       open={open}
       onOpenChange={setOpen}
       content={
@@ -71,6 +72,6 @@ export function SaveFor({ document }: { document: TicketDocument }) {
       <Button type="text" size="small" loading={save.isPending}>
         Save for other jobs
       </Button>
-    </Popover>
+    </FormPopover>
   );
 }

@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Dropdown, Popconfirm, Popover } from 'antd';
+import { App, Button, Dropdown, Popconfirm } from 'antd';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { isPlanned, whyNotPrinted } from '../../api/estimates';
 import { answer, api } from '../../api/client';
 import { Problem, type ProblemDetail } from '../../api/problems';
+import { FormPopover } from '../../shared/FormPopover';
 import { count } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
 import { useJob } from '../jobs';
@@ -143,14 +144,14 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           <div className="docket-foot">
             <UseKept document={document} onChange={change} />
             <SaveFor document={document} />
-            <Popover
-              trigger="click"
+            <FormPopover
+              label="Name of this ticket"
               content={<TextForm label="name of this ticket" value={document.name} onChange={(name) => change({ name })} />}
             >
               <Button type="text" size="small">
                 Rename
               </Button>
-            </Popover>
+            </FormPopover>
             {tickets.length > 1 && (
               <Popconfirm
                 title={`Delete “${document.name}”?`}
