@@ -55,7 +55,7 @@ describe('the ticket page', () => {
     fireEvent.click(await screen.findByRole('button', { name: '+ another ticket' }));
     fireEvent.click(await screen.findByText('a copy of this one'));
     await waitFor(() => expect(router.state.location.pathname).toBe('/jobs/job/ticket/second'));
-    expect(server.of('POST /jobs/job/tickets')[0]?.body).toMatchObject({ name: 'Prints 8 × 10 2', folder: 'prints-8x10-b' });
+    expect(server.of('POST /jobs/job/tickets')[0]?.body).toMatchObject({ name: 'Prints 8 × 10 2', folder: 'prints-8x10-2' });
   });
 
   it('saves its size for other jobs, with all that belongs to it and nothing else', async () => {

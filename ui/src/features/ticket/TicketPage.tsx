@@ -23,6 +23,7 @@ import { SheetDrawing } from './SheetDrawing';
 import { SaveFor } from './SaveFor';
 import { TicketOrder } from './TicketOrder';
 import { UseKept } from './UseKept';
+import { distinct } from './ticketNames';
 import { useTicketEdit } from './useTicketEdit';
 import '../../shared/field.css';
 import './ticket.css';
@@ -70,7 +71,12 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
   });
   const add = useMutation({
     mutationFn: (body: TicketDocument) =>
-      answer(api.POST('/api/v1/jobs/{jobId}/tickets', { params: { path: { jobId } }, body })),
+      answer(
+        api.POST('/api/v1/jobs/{jobId}/tickets', {
+          params: { path: { jobId } },
+          body: distinct(body, [document, ...tickets.map((other) => other.document)]),
+        }),
+      ),
     onSuccess: (added) => {
       queries.setQueryData(ticketsQuery(jobId).queryKey, (before) => [...(before ?? []), added]);
       void queries.invalidateQueries({ queryKey: ['jobs'] });
@@ -112,7 +118,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
                 {
                   key: 'copy',
                   label: 'a copy of this one',
-                  onClick: () => add.mutate({ ...document, name: `${document.name} 2`, folder: `${document.folder}-b` }),
+                  onClick: () => add.mutate(document),
                 },
                 ...beginnings.map((begun) => ({
                   key: begun.name,

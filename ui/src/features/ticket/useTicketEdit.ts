@@ -1,8 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { App } from 'antd';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
-import type { TicketDocument, TicketView } from './queries';
+import { ticketsQuery, type TicketDocument, type TicketView } from './queries';
 import { ticketEdits } from './ticketEdits';
+import { followed } from './ticketNames';
 
 /**
  * A ticket that is kept as it is changed. What cannot work stays on the page with its reason and is not kept; what
@@ -22,6 +23,13 @@ export function useTicketEdit(ticket: TicketView) {
     window.addEventListener('beforeunload', hold);
     return () => window.removeEventListener('beforeunload', hold);
   }, [isKept]);
-  const change = useCallback((part: Partial<TicketDocument>) => edits.edit(part), [edits]);
+  const change = useCallback(
+    (part: Partial<TicketDocument>) => {
+      const all = queries.getQueryData(ticketsQuery(ticket.jobId).queryKey) ?? [];
+      const others = all.filter(({ id }) => id !== ticket.id).map((other) => other.document);
+      edits.edit(followed(edits.current().document, part, others));
+    },
+    [edits, queries, ticket.id, ticket.jobId],
+  );
   return { document, change, problems };
 }
