@@ -76,6 +76,10 @@ export function day(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 }
 
+export function longDay(date: Date): string {
+  return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+}
+
 export function duration(seconds: number): string {
   const whole = Math.max(0, Math.round(seconds));
   const hours = Math.floor(whole / 3600);

@@ -9,6 +9,7 @@ import { Empty, Failed, Loading } from '../../shared/states';
 import { Verdict } from '../../shared/Verdict';
 import { foldersOf, useRuns } from '../run';
 import { useActiveTicket } from '../ticket';
+import { useSmallPictures } from '../originals';
 import { AllRuns } from './AllRuns';
 import { Larger } from './Larger';
 import '../../shared/verdict.css';
@@ -28,6 +29,7 @@ const isLost = ({ onDisk }: DeliveredPiece) => onDisk === 'MISSING' || onDisk ==
 export function DeliveryPage() {
   const { jobId = '', runId } = useParams();
   const runs = useRuns(jobId);
+  const small = useSmallPictures(jobId);
   const navigate = useNavigate();
   const delivered = runs.data?.filter((run) => run.counts.checked > 0) ?? [];
   const shownId = runId ?? delivered[0]?.id;
@@ -209,7 +211,7 @@ export function DeliveryPage() {
             render: (_, piece) => (
               <span className="from">
                 {piece.width > 0 ? (
-                  <img src={`/api/v1/originals/${piece.originalId}/small?edge=384`} alt="" loading="lazy" />
+                  <img src={small(piece.originalId)} alt="" loading="lazy" />
                 ) : (
                   <span className="from-none" aria-hidden="true" />
                 )}

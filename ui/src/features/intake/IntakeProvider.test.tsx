@@ -74,7 +74,44 @@ describe('files that arrive', () => {
     expect(announced('job')).toEqual([]);
   });
 
-  it('make a job of their folder’s name', async () => {
+  it('of several folders are counted together, and warned of until the last has arrived', async () => {
+    wants('a.jpg', 'b.jpg');
+    const waiting: (() => void)[] = [];
+    put.mockImplementation(
+      (path: string, asked: { params: { query: { path: string } } }) =>
+        new Promise((resolve) => waiting.push(() => resolve(arrives(path, asked)))),
+    );
+    open();
+    const one = intake.add('job', files('a.jpg', 'b.jpg'));
+    const other = intake.add('other', files('a.jpg', 'b.jpg'));
+    expect(await screen.findByText('0 of 4')).toBeTruthy();
+    await act(async () => {
+      waiting.splice(0, 2).forEach((answerIt) => answerIt());
+      await one;
+    });
+    expect(screen.getByText('0 of 2')).toBeTruthy();
+    await act(async () => {
+      waiting.forEach((answerIt) => answerIt());
+      await other;
+    });
+    expect(screen.getByText('at rest')).toBeTruthy();
+  });
+
+  it('stop where the job was deleted', async () => {
+    const names = Array.from({ length: 40 }, (_, i) => `${i}.jpg`);
+    wants(...names);
+    put.mockResolvedValue({
+      error: { code: 'not-found', problems: [{ code: 'not-found', subject: 'job', text: 'The job is gone.', remedy: '' }] },
+      response: new Response(null, { status: 404 }),
+    });
+    open();
+    await act(() => intake.add('job', files(...names)));
+    expect(put.mock.calls.length).toBeLessThan(10);
+    expect(await screen.findByText('The job was deleted in another window')).toBeTruthy();
+    expect(announced('job')).toEqual([]);
+  });
+
+  it('make a job of their folder’s name, or of its day where there is none', async () => {
     wants();
     open();
     await act(async () => expect(await intake.newJob('Saltmere', files('a.jpg'))).toBe('new-job'));

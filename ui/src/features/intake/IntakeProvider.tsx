@@ -3,7 +3,7 @@ import { App, Button } from 'antd';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
-import { count } from '../../shared/format';
+import { count, longDay } from '../../shared/format';
 import { announce, announced } from './announced';
 import { missing, send, type Failure } from './send';
 import { IntakeContext, type Arriving } from './useIntake';
@@ -12,9 +12,23 @@ import type { ArrivingFile } from './walkDropped';
 /** How often open lists are brought up to date while files arrive. */
 const REFRESH_MILLIS = 700;
 
+/** What one call brings. */
+interface Flow {
+  jobId: string;
+  done: number;
+  all: number;
+}
+
+function sum(flows: Flow[]): Arriving | undefined {
+  if (flows.length === 0) return undefined;
+  const add = (part: (flow: Flow) => number) => flows.reduce((all, flow) => all + part(flow), 0);
+  return { jobIds: new Set(flows.map(({ jobId }) => jobId)), done: add(({ done }) => done), all: add(({ all }) => all) };
+}
+
 /** Keeps files arriving while pages come and go. */
 export function IntakeProvider({ children }: { children: ReactNode }) {
-  const [arriving, setArriving] = useState<Arriving>();
+  const [flows, setFlows] = useState<ReadonlyMap<symbol, Flow>>(new Map());
+  const arriving = useMemo(() => sum([...flows.values()]), [flows]);
   const queries = useQueryClient();
   const { message, notification } = App.useApp();
   const refreshed = useRef(0);
@@ -69,6 +83,8 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
 
   const add = useCallback(
     async (jobId: string, files: ArrivingFile[]) => {
+      const flow = Symbol(jobId);
+      const show = (done: number, all: number) => setFlows((before) => new Map(before).set(flow, { jobId, done, all }));
       try {
         const wanted = await missing(jobId, files);
         // What of an earlier list is here now, or is sent now, is not missing any more.
@@ -80,9 +96,9 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
           void message.info(files.length === 0 ? 'There is no file in it.' : 'All of these pictures were added before.');
           return;
         }
-        setArriving({ jobId, done: 0, all: wanted.length });
-        const { failures, beside } = await send(jobId, wanted, (done, arrived) => {
-          setArriving({ jobId, done, all: wanted.length });
+        show(0, wanted.length);
+        const { failures, beside, isJobGone } = await send(jobId, wanted, (done, arrived) => {
+          show(done, wanted.length);
           if (arrived) toCome.delete(arrived);
           if (Date.now() - refreshed.current > REFRESH_MILLIS) {
             refreshed.current = Date.now();
@@ -90,6 +106,15 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
             void refresh(jobId);
           }
         });
+        if (isJobGone) {
+          announce(jobId, []);
+          notification.warning({
+            title: 'The job was deleted in another window',
+            description: 'Sending has stopped. Files that are still on your disk are unchanged; drop them on Jobs to make a new job.',
+            duration: 0,
+          });
+          return;
+        }
         announce(jobId, [...toCome]);
         if (beside.length > 0) {
           const { path, as } = beside[0]!;
@@ -105,7 +130,11 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
         const problem = Problem.from(error);
         notification.error({ title: problem.message, description: problem.remedy, duration: 0 });
       } finally {
-        setArriving(undefined);
+        setFlows((before) => {
+          const left = new Map(before);
+          left.delete(flow);
+          return left;
+        });
         await refresh(jobId);
       }
     },
@@ -116,7 +145,7 @@ export function IntakeProvider({ children }: { children: ReactNode }) {
 
   const newJob = useCallback(
     async (folder: string, files: ArrivingFile[]) => {
-      const job = await answer(api.POST('/api/v1/jobs', { body: { name: folder || 'New job' } }));
+      const job = await answer(api.POST('/api/v1/jobs', { body: { name: folder || longDay(new Date()) } }));
       void add(job.id, files);
       return job.id;
     },

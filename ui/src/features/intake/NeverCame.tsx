@@ -19,7 +19,7 @@ const SHOWN = 6;
 export function NeverCame({ jobId, present, onChoose }: Props) {
   const { arriving } = useIntake();
   const [, forgotten] = useReducer((times: number) => times + 1, 0);
-  const missing = arriving?.jobId === jobId ? [] : neverCame(jobId, present);
+  const missing = arriving?.jobIds.has(jobId) ? [] : neverCame(jobId, present);
   if (missing.length === 0) return null;
   const more = missing.length - SHOWN;
   return (

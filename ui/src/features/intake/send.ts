@@ -1,4 +1,5 @@
 import { answer, api, bytesOf } from '../../api/client';
+import { Problem } from '../../api/problems';
 import type { ArrivingFile } from './walkDropped';
 
 /** Files on their way at once: enough to keep disk and decoder busy on two cores. */
@@ -23,6 +24,8 @@ export interface Beside {
 export interface Sent {
   failures: Failure[];
   beside: Beside[];
+  /** The job was deleted meanwhile: what was still to be sent was not. */
+  isJobGone: boolean;
 }
 
 interface Offered {
@@ -65,7 +68,7 @@ export async function missing(jobId: string, files: ArrivingFile[]): Promise<Arr
 }
 
 /**
- * Sends files, a few at a time; one that fails does not stop the others.
+ * Sends files, a few at a time; one that fails does not stop the others, a job that is gone does.
  *
  * @param onArrived told how many are settled, and the path of the one that has just arrived; none where it failed
  */
@@ -78,8 +81,9 @@ export async function send(
   const beside: Beside[] = [];
   let next = 0;
   let done = 0;
+  let isJobGone = false;
   const worker = async () => {
-    for (let at = next++; at < files.length; at = next++) {
+    for (let at = next++; at < files.length && !isJobGone; at = next++) {
       const { path, file } = files[at]!;
       let arrived: string | undefined;
       try {
@@ -92,11 +96,13 @@ export async function send(
         arrived = path;
         if (original.path.normalize() !== path.normalize()) beside.push({ path, as: original.path });
       } catch (error) {
+        const { code, status } = Problem.from(error);
+        isJobGone ||= status === 404 && code === 'not-found';
         failures.push({ path, file, error });
       }
       onArrived(++done, arrived);
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, worker));
-  return { failures, beside };
+  return { failures, beside, isJobGone };
 }

@@ -1,8 +1,9 @@
 import { createContext, useContext } from 'react';
 import type { ArrivingFile } from './walkDropped';
 
+/** All that is on its way, of however many folders and jobs. */
 export interface Arriving {
-  jobId: string;
+  jobIds: ReadonlySet<string>;
   done: number;
   all: number;
 }

@@ -1,1 +1,1 @@
-export { jobsKey, jobsQuery, useJob } from './queries';
+export { jobQuery, jobsKey, jobsQuery, useJob } from './queries';

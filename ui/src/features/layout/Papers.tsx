@@ -1,5 +1,7 @@
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useParams } from 'react-router';
 import { decimals } from '../../shared/format';
+import { useSmallPictures } from '../originals';
 import { handOf, turnedHand, type ByHand, type Laid, type Layout } from './wish';
 
 const STEP = 1;
@@ -13,6 +15,7 @@ interface Props {
 
 /** The paper in true proportion. A piece is dragged, or moved with the arrow keys and turned with T when it has the focus. */
 export function Papers({ layout, margin, onMove }: Props) {
+  const small = useSmallPictures(useParams().jobId ?? '');
   return (
     <div className={layout.pages[0] && layout.pages.length > 1 ? 'layout-sheets' : undefined}>
       <p className="quiet layout-help">Drag a piece, or choose it with Tab: arrows move it by 1 mm, with Shift by 10 mm, T turns it.</p>
@@ -28,7 +31,7 @@ export function Papers({ layout, margin, onMove }: Props) {
               height={Math.max(0, page.height - 2 * margin)}
             />
             {page.laid.map((laid) => (
-              <Piece key={laid.number} laid={laid} page={i} onMove={onMove} />
+              <Piece key={laid.number} laid={laid} page={i} small={small(laid.originalId)} onMove={onMove} />
             ))}
           </svg>
           <figcaption className="quiet">
@@ -47,7 +50,15 @@ const toward: Record<string, [number, number]> = {
   ArrowDown: [0, 1],
 };
 
-function Piece({ laid, page, onMove }: { laid: Laid; page: number; onMove: (hand: ByHand) => void }) {
+interface PieceProps {
+  laid: Laid;
+  page: number;
+  /** Address of its small picture. */
+  small: string;
+  onMove: (hand: ByHand) => void;
+}
+
+function Piece({ laid, page, small, onMove }: PieceProps) {
   const [drag, setDrag] = useState<{ fromX: number; fromY: number; dx: number; dy: number }>();
   const { name, copy, part, parts, x, y, width, height, turned } = laid;
 
@@ -98,7 +109,7 @@ function Piece({ laid, page, onMove }: { laid: Laid; page: number; onMove: (hand
       <title>{words}</title>
       <rect x={x} y={y} width={width} height={height} />
       <image
-        href={`/api/v1/originals/${laid.originalId}/small?edge=384`}
+        href={small}
         preserveAspectRatio="xMidYMid slice"
         // Upright it is drawn about the place's middle, then turned with the piece.
         x={turned ? x + (width - height) / 2 : x}

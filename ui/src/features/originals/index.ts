@@ -1,2 +1,2 @@
-export { originalsQuery, useOriginals } from './queries';
+export { originalsQuery, useOriginals, useSmallPictures } from './queries';
 export { useInTurn } from './useInTurn';

@@ -10,6 +10,8 @@ interface Props {
   ppi: number;
   unit: LengthUnit;
   chosen: Set<string>;
+  /** The id of the picture that is looked at when the pile opens. */
+  first: string | null;
   onChoose: (entry: Entry, event: { shiftKey: boolean }) => void;
   onOpen: (entry: Entry) => void;
 }
@@ -19,7 +21,7 @@ const CARD_HEIGHT = 252;
 const GAP = 10;
 
 /** The pile as pictures; only the rows on screen exist, so thousands scroll as ten do. */
-export function PictureGrid({ entries, ppi, unit, chosen, onChoose, onOpen }: Props) {
+export function PictureGrid({ entries, ppi, unit, chosen, first, onChoose, onOpen }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const [columns, setColumns] = useState(6);
   useEffect(() => {
@@ -37,7 +39,7 @@ export function PictureGrid({ entries, ppi, unit, chosen, onChoose, onOpen }: Pr
     estimateSize: () => CARD_HEIGHT + GAP,
     overscan: 3,
   });
-  const [reached, setReached] = useState(0);
+  const [reached, setReached] = useState(() => Math.max(0, entries.findIndex(({ original }) => original.id === first)));
   const wanted = useRef<number>(undefined);
   const at = Math.min(reached, entries.length - 1);
   const walk = (event: KeyboardEvent) => {
@@ -56,6 +58,13 @@ export function PictureGrid({ entries, ppi, unit, chosen, onChoose, onOpen }: Pr
     wanted.current = undefined;
     card.focus();
   });
+  // Until somebody has moved on, it stays in sight however many columns there turn out to be.
+  const opening = useRef(reached);
+  useEffect(() => {
+    if (opening.current > 0 && opening.current === reached) {
+      rows.scrollToIndex(Math.floor(reached / columns), { align: 'center' });
+    }
+  }, [columns, reached, rows]);
   const newest = useRef({ onChoose, onOpen });
   newest.current = { onChoose, onOpen };
   const choose = useCallback((entry: Entry, index: number, event: { shiftKey: boolean }) => {

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { Failed, Loading } from '../../shared/states';
 import { OpenFolder, OpenedFolders, foldersQuery, openFolder } from '../folders';
 import { overrideWords, useFramings } from '../framing';
@@ -38,6 +38,7 @@ export function PilePage() {
   const [adding, setAdding] = useState(false);
   const lastChosen = useRef<string>(undefined);
   const navigate = useNavigate();
+  const [search, setSearch] = useSearchParams();
 
   const folders = useQuery(foldersQuery(jobId)).data;
   const queries = useQueryClient();
@@ -99,6 +100,7 @@ export function PilePage() {
       next.add(id);
     }
     lastChosen.current = id;
+    setSearch({ at: id }, { replace: true });
     setChosen(next);
   };
 
@@ -174,6 +176,7 @@ export function PilePage() {
           ppi={ticket?.document.ppi ?? 300}
           unit={ticket?.document.unit ?? 'IN'}
           chosen={chosen}
+          first={search.get('at')}
           onChoose={choose}
           onOpen={({ original }) => original.forPieces && void navigate(`/jobs/${jobId}/bench?at=${original.id}`)}
         />

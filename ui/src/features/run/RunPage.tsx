@@ -7,6 +7,7 @@ import { Problem } from '../../api/problems';
 import { count, decimals, duration, pixels, time } from '../../shared/format';
 import { LinkButton } from '../../shared/LinkButton';
 import { Empty, Failed, Loading } from '../../shared/states';
+import { useSmallPictures } from '../originals';
 import { foldersOf, runQuery, runsQuery, ticketsOf, useRuns, type PieceView, type RunView } from './queries';
 import { Wall } from './Wall';
 import './run.css';
@@ -56,6 +57,7 @@ interface OneRunProps {
 }
 
 function OneRun({ jobId, run, pieces, children }: OneRunProps) {
+  const small = useSmallPictures(jobId);
   const queries = useQueryClient();
   const { message } = App.useApp();
   const [chosenId, setChosenId] = useState<string>();
@@ -193,7 +195,7 @@ function OneRun({ jobId, run, pieces, children }: OneRunProps) {
             <h2>Now making</h2>
             {making.slice(0, 4).map((piece) => (
               <div key={piece.id} className="making">
-                <img src={`/api/v1/originals/${piece.originalId}/small?edge=384`} alt="" />
+                <img src={small(piece.originalId)} alt="" />
                 <span>
                   <strong>{piece.name}</strong>
                   <span>

@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { NavLink, Outlet, useParams } from 'react-router';
-import { Failed, Loading } from '../../shared/states';
+import { NavLink, Outlet, useParams, useSearchParams } from 'react-router';
+import { Problem } from '../../api/problems';
+import { LinkButton } from '../../shared/LinkButton';
+import { Empty, Failed, Loading } from '../../shared/states';
 import { count, time } from '../../shared/format';
 import { framingsQuery } from '../framing';
 import { useJob } from '../jobs';
@@ -12,6 +14,18 @@ export function JobShell() {
   const { jobId = '' } = useParams();
   const job = useJob(jobId);
   if (job.isPending) return <Loading what="the job" />;
+  if (job.isError && Problem.from(job.error).code === 'not-found') {
+    return (
+      <main className="shell-body">
+        <Empty title="This job was deleted">
+          <p className="quiet">Its delivered files are where they were.</p>
+          <LinkButton type="primary" to="/">
+            Jobs
+          </LinkButton>
+        </Empty>
+      </main>
+    );
+  }
   if (job.isError) {
     return (
       <main className="shell-body">
@@ -40,6 +54,9 @@ function Course({ jobId }: { jobId: string }) {
     (job?.unusable ?? 0) +
     pictures.filter(({ verdict, problems, held }) => verdict === 'POOR' || held || problems.some(({ subject }) => subject !== 'picture'))
       .length;
+  // The picture that is looked at stays the same from page to page.
+  const at = useSearchParams()[0].get('at');
+
   const framed = framings?.filter((framing) => framing.accepted).length ?? 0;
   const printable = pictures.filter((picture) => picture.problems.length === 0).length;
   const run = runs[0];
@@ -71,7 +88,11 @@ function Course({ jobId }: { jobId: string }) {
   return (
     <nav className="course" aria-label="Course of the job">
       {bricks.map((brick) => (
-        <NavLink key={brick.to} to={brick.to} className={`course-brick${brick.laid ? ' course-laid' : ''}`}>
+        <NavLink
+          key={brick.to}
+          to={{ pathname: brick.to, search: at ? `?at=${at}` : '' }}
+          className={`course-brick${brick.laid ? ' course-laid' : ''}`}
+        >
           <span className="course-name">{brick.name}</span>
           <span className="course-state">{brick.state}</span>
         </NavLink>

@@ -1,14 +1,19 @@
+import { useQuery } from '@tanstack/react-query';
 import { Link, Outlet, useMatch } from 'react-router';
 import { useIntake } from '../intake';
 import { LinkButton } from '../../shared/LinkButton';
+import { jobQuery } from '../jobs';
 import { JobName } from './JobName';
 import { RunningNow } from '../run';
+import { usePageTitle } from './usePageTitle';
 import './shell.css';
 
 /** The top bar over every page. */
 export function Page() {
   const match = useMatch('/jobs/:jobId/*');
   const jobId = match?.params.jobId;
+  const job = useQuery({ ...jobQuery(jobId ?? ''), enabled: jobId !== undefined }).data;
+  usePageTitle(job?.name);
   return (
     <div className="page">
       <header className="top">

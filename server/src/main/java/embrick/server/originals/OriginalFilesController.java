@@ -42,9 +42,18 @@ class OriginalFilesController {
         this.files = files;
     }
 
-    /** A small picture in sRGB, its longest side at most {@code edge}; 384 or 1800. */
+    /**
+     * A small picture in sRGB, its longest side at most {@code edge}; 384 or 1800.
+     *
+     * @param of the picture's content and profile, as {@code digest-profileDigest} with 12 and 8 digits of each; an answer may be
+     *     kept for long only where this is what the original has now
+     */
     @GetMapping(path = "/originals/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
-    ResponseEntity<Resource> getSmallPicture(@PathVariable UUID id, @RequestParam int edge, HttpServletRequest request)
+    ResponseEntity<Resource> getSmallPicture(
+            @PathVariable UUID id,
+            @RequestParam int edge,
+            @RequestParam(required = false) String of,
+            HttpServletRequest request)
             throws IOException {
         Original original = originals.get(id);
         SourceFacts facts = views.facts(original)
@@ -55,10 +64,20 @@ class OriginalFilesController {
                         original.path() + " has no picture to show.",
                         "See its reason in the pile."));
         return ResponseEntity.ok()
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate())
+                .cacheControl(
+                        version(original, facts).equals(of)
+                                ? CacheControl.maxAge(Duration.ofDays(365)).cachePrivate()
+                                // Without it the same address shows another picture once this one was replaced.
+                                : CacheControl.noCache())
                 .eTag(SmallPictures.key(original.digest(), facts) + "-" + edge)
                 .body(new FileSystemResource(PictureProblems.naming(
                         original, () -> smallPictures.get(original.place(), facts, edge, HttpAsker.of(request)))));
+    }
+
+    private static String version(Original original, SourceFacts facts) {
+        String profile =
+                facts.colour().profile().map(known -> known.digest().substring(0, 8)).orElse("");
+        return original.digest().substring(0, 12) + "-" + profile;
     }
 
     /** The original's own bytes. */

@@ -8,6 +8,10 @@ import embrick.server.support.TestPictures;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import javax.imageio.ImageIO;
@@ -60,5 +64,26 @@ class SmallPicturesTest {
         assertThat(api.get("/originals/" + original.path("id").asString() + "/small?edge=99999")
                         .status())
                 .isEqualTo(422);
+    }
+
+    /** A picture that was replaced keeps its id: only an address that names its content may be kept without asking again. */
+    @Test
+    void onlyAnAddressThatNamesThePictureIsKept() throws Exception {
+        String version = original.path("digest").asString().substring(0, 12) + "-"
+                + original.path("facts").path("profileDigest").asString().substring(0, 8);
+        assertThat(cacheControl("?edge=384&of=" + version)).contains("max-age=31536000");
+        assertThat(cacheControl("?edge=384")).isEqualTo("no-cache");
+        assertThat(cacheControl("?edge=384&of=000000000000-00000000")).isEqualTo("no-cache");
+    }
+
+    private String cacheControl(String query) throws Exception {
+        URI address = URI.create(RunningServer.get().address() + "/api/v1/originals/"
+                + original.path("id").asString() + "/small" + query);
+        try (HttpClient http = HttpClient.newHttpClient()) {
+            return http.send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.discarding())
+                    .headers()
+                    .firstValue("Cache-Control")
+                    .orElse("");
+        }
     }
 }
