@@ -14,7 +14,9 @@ import './jobs.css';
 
 /** What was made last, and how it went. */
 function LastRun({ jobId }: { jobId: string }) {
-  const run = useRuns(jobId).data?.[0];
+  const runs = useRuns(jobId).data;
+  const run = runs?.[0];
+  if (!runs) return <span className="quiet">…</span>;
   if (!run) return <span className="quiet">not run yet</span>;
   const { checked, all, failed } = run.counts;
   return (

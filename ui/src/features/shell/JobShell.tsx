@@ -5,6 +5,7 @@ import { LinkButton } from '../../shared/LinkButton';
 import { Empty, Failed, Loading } from '../../shared/states';
 import { count, time } from '../../shared/format';
 import { framingsQuery } from '../framing';
+import { useIntake } from '../intake';
 import { useJob } from '../jobs';
 import { estimateQuery, useActiveTicket } from '../ticket';
 import { runWord, useRuns } from '../run';
@@ -44,7 +45,10 @@ export function JobShell() {
 function Course({ jobId }: { jobId: string }) {
   const job = useJob(jobId).data;
   const ticket = useActiveTicket(jobId);
-  const runs = useRuns(jobId).data ?? [];
+  const known = useRuns(jobId).data;
+  const runs = known ?? [];
+  const never = known ? 'not yet' : '…';
+  const { arriving } = useIntake();
   const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', ticket?.document, ticket?.id)).data;
   const framings = useQuery(framingsQuery(jobId, estimate?.shapeKey)).data;
 
@@ -57,6 +61,8 @@ function Course({ jobId }: { jobId: string }) {
   // The picture that is looked at stays the same from page to page.
   const at = useSearchParams()[0].get('at');
 
+  // Counts that come one after the other would contradict each other meanwhile.
+  const isArriving = arriving?.jobIds.has(jobId) ?? false;
   const framed = framings?.filter((framing) => framing.accepted).length ?? 0;
   const printable = pictures.filter((picture) => picture.problems.length === 0).length;
   const run = runs[0];
@@ -66,7 +72,7 @@ function Course({ jobId }: { jobId: string }) {
     {
       to: 'pile',
       name: 'Pile',
-      state: `${count(job?.pictures ?? 0, 'file')}${toLookAt > 0 ? `, ${toLookAt} need attention` : ''}`,
+      state: `${count(job?.pictures ?? 0, 'file')}${isArriving ? ', arriving' : toLookAt > 0 ? `, ${toLookAt} need attention` : ''}`,
       laid: (job?.pictures ?? 0) > 0,
     },
     { to: 'ticket', name: 'Ticket', state: count(job?.tickets ?? 0, 'ticket'), laid: true },
@@ -75,13 +81,13 @@ function Course({ jobId }: { jobId: string }) {
     {
       to: 'run',
       name: 'Run',
-      state: run ? `${run.counts.checked} of ${run.counts.all}${runWord[run.state]}` : 'not yet',
+      state: run ? `${run.counts.checked} of ${run.counts.all}${runWord[run.state]}` : never,
       laid: run !== undefined,
     },
     {
       to: 'delivery',
       name: 'Delivery',
-      state: done?.finishedAt ? `checked ${time(done.finishedAt)}` : 'not yet',
+      state: done?.finishedAt ? `checked ${time(done.finishedAt)}` : never,
       laid: done !== undefined,
     },
   ];

@@ -9,6 +9,8 @@ import { planQuery, type TicketDocument } from './queries';
 interface Props {
   document: TicketDocument;
   original?: Schemas['OriginalView'];
+  /** Whether the pile is still being read. */
+  isReading: boolean;
   onUnit: (unit: LengthUnit) => void;
 }
 
@@ -27,7 +29,7 @@ const drawnQuery = (originalId: string, ticket: TicketDocument, region: Region, 
   });
 
 /** The sheet to scale, with dimension lines in the ticket's unit and in pixels: the plan, drawn. */
-export function SheetDrawing({ document, original, onUnit }: Props) {
+export function SheetDrawing({ document, original, isReading, onUnit }: Props) {
   const planned = useQuery(planQuery(original?.id, document)).data;
   const plan = planned?.plan;
   return (
@@ -51,20 +53,24 @@ export function SheetDrawing({ document, original, onUnit }: Props) {
       {plan && original ? (
         <>
           <Drawing plan={plan} original={original} document={document} />
-          <Legend edges={plan.edges} />
+          {isOnPaper(document, plan) && <Legend edges={plan.edges} />}
           <p className="quiet">
-            {decimals((plan.width * plan.height) / 1e6, 1)} MP · {bytes(plan.unpackedBytes)} uncompressed ·{' '}
-            {areaText(plan, document)}
+            {decimals((plan.width * plan.height) / 1e6, 1)} MP · {bytes(plan.unpackedBytes)} uncompressed
+            {isOnPaper(document, plan) && ` · ${areaText(plan, document)}`}
           </p>
         </>
       ) : (
         <p className="quiet drawing-empty">
-          {planned?.problems[0] ? planned.problems[0].text : 'The sheet is drawn once there is a picture.'}
+          {planned?.problems[0] ? planned.problems[0].text : isReading || original ? 'Drawing the sheet…' : 'Add a picture to see the sheet.'}
         </p>
       )}
     </section>
   );
 }
+
+/** Sets for screens are not cut, and have no area. */
+const isOnPaper = ({ size, edges }: TicketDocument, plan: Schemas['PlanNumbers']) =>
+  size.kind === 'paper' || edges.kind !== 'none' || plan.edges.rim === 'FOLD';
 
 const meanings: Record<SheetLine['style'], string> = {
   trim: 'trim, where the sheet is cut',
@@ -102,7 +108,7 @@ function areaText(plan: Schemas['PlanNumbers'], document: TicketDocument): strin
     : `${decimals(inches * 6.4516, 0)} cm² of paper`;
 }
 
-function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } & Required<Omit<Props, 'onUnit'>>) {
+function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } & Required<Omit<Props, 'onUnit' | 'isReading'>>) {
   const { edges } = plan;
   const hasBands = edges.bands.left + edges.bands.top + edges.bands.right + edges.bands.foot > 0;
   const space = hasBands ? SPACE + 30 : SPACE;
@@ -146,7 +152,7 @@ function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } 
 }
 
 /** The piece's own pixels, made small; until they are there, its picture in its place. */
-function Made({ plan, original, document, side: longest }: { plan: Schemas['PlanNumbers']; side: number } & Required<Omit<Props, 'onUnit'>>) {
+function Made({ plan, original, document, side: longest }: { plan: Schemas['PlanNumbers']; side: number } & Required<Omit<Props, 'onUnit' | 'isReading'>>) {
   const reduction = Math.max(1, Math.max(plan.width, plan.height) / longest);
   const sheet = reducedSheet(plan, reduction === 1 ? null : reduction);
   const made = useQuery(drawnQuery(original.id, document, { ...sheet, x: 0, y: 0 }, reduction === 1 ? null : reduction));

@@ -211,7 +211,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           )}
         </div>
       </div>
-      <SheetDrawing document={document} original={sample} onUnit={(unit) => change({ unit })} />
+      <SheetDrawing document={document} original={sample} isReading={estimate === undefined} onUnit={(unit) => change({ unit })} />
     </main>
   );
 }

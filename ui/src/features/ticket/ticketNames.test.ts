@@ -18,7 +18,7 @@ describe('a ticket’s name and folder', () => {
     expect(namesOf(paper(10, 15, 'CM'))).toEqual({ name: 'Prints 10 × 15 cm', folder: 'prints-10x15cm' });
     expect(namesOf({ kind: 'scaled', to: { kind: 'side', side: 'LONG', pixels: 2048 }, enlarging: 'NEVER' })).toEqual({
       name: 'Pictures, a long side of 2048 px',
-      folder: 'pictures-long-side-of-2048-px',
+      folder: 'pictures-2048px',
     });
   });
 

@@ -18,7 +18,8 @@ export function namesOf(size: Size): Named {
     };
   }
   const words = sizeWords(size);
-  return { name: `Pictures, ${words}`, folder: `pictures-${folderWords(words)}` };
+  const isSide = size.kind === 'scaled' && size.to.kind === 'side';
+  return { name: `Pictures, ${words}`, folder: `pictures-${isSide ? `${size.to.pixels}px` : folderWords(words)}` };
 }
 
 const folderWords = (words: string) =>

@@ -87,7 +87,7 @@ class HandbookTest {
         browser.see(".sentence", "20 × 24 in");
         browser.until(_ -> api.firstTicket(job).toString().contains("\"wrap\"") ? true : null);
         run("Run 1 piece now");
-        assertThat(identified("Handbook canvas/prints-8x10"))
+        assertThat(identified("Handbook canvas/prints-20x24"))
                 .containsExactly("kite_20x24in.jpg 2600x3000 100 sRGB IEC 61966-2-1");
     }
 
@@ -120,7 +120,7 @@ class HandbookTest {
         browser.find(".drawing image");
         browser.shown(By.cssSelector(".phrase[aria-label^='How the picture fits']"))
                 .click();
-        browser.shown(By.xpath("//span[starts-with(text(), 'the whole picture inside: the background')]"))
+        browser.shown(By.xpath("//span[starts-with(text(), 'the whole picture, missing background')]"))
                 .click();
         browser.shown(By.cssSelector(".anchors [aria-label='at the bottom']")).click();
         browser.see(".sentence", "missing background grown");

@@ -55,7 +55,7 @@ class PrintsAndScreenSetTest {
         browser.see(".delivery-head", "4 checked files of 4");
         assertThat(browser.texts(".place code"))
                 .map(place -> place.substring(place.indexOf("Two sets")))
-                .containsExactly("Two sets/prints-8x10", "Two sets/prints-8x10-b");
+                .containsExactly("Two sets/prints-8x10", "Two sets/pictures-2048px");
         browser.see(".delivery .ant-table", "box kite.jpg");
         browser.find("input[aria-label='Find by piece or by original']").sendKeys("box kite");
         browser.until(_ -> browser.all(".delivery a[href$='/file']").size() == 2 ? true : null);

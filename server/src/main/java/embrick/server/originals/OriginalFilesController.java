@@ -75,8 +75,10 @@ class OriginalFilesController {
     }
 
     private static String version(Original original, SourceFacts facts) {
-        String profile =
-                facts.colour().profile().map(known -> known.digest().substring(0, 8)).orElse("");
+        String profile = facts.colour()
+                .profile()
+                .map(known -> known.digest().substring(0, 8))
+                .orElse("");
         return original.digest().substring(0, 12) + "-" + profile;
     }
 

@@ -200,7 +200,7 @@ class PieceMakerTest {
         JsonNode run = api.get("/runs/" + again.runId()).body();
         assertThat(run.path("run").path("state").asString()).isEqualTo("PAUSED");
         assertThat(run.path("run").path("pause").path("code").asString()).isEqualTo("disk-full");
-        assertThat(run.path("run").path("pause").path("remedy").asString()).contains("goes on by itself");
+        assertThat(run.path("run").path("pause").path("remedy").asString()).contains("resumes automatically");
         assertThat(run.path("pieces").get(0).path("state").asString()).isEqualTo("WAITING");
         assertThat(again.folder().resolve("kite_8x10in.jpg")).doesNotExist();
         assertNothingTemporaryIsLeft();
