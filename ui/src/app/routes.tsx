@@ -1,6 +1,7 @@
 import { Navigate, type RouteObject } from 'react-router';
 import { Loading } from '../shared/states';
 import { Desk } from '../features/desk';
+import { Floor } from '../features/floor';
 import { JobShell, Page } from '../features/shell';
 import { Lost, NoSuchPage } from './Lost';
 
@@ -16,9 +17,21 @@ export const routes: RouteObject[] = [
         children: [
           { path: '/', lazy: () => import('../features/jobs/page') },
           { path: '/disk', lazy: () => import('../features/diskuse/page') },
-          { path: '/roll', lazy: () => import('../features/roll/page') },
-          { path: '/workers', lazy: () => import('../features/workers/page') },
-          { path: '/hot-folders', lazy: () => import('../features/hotfolders/page') },
+          // Where it was found before.
+          { path: '/workers', element: <Navigate to="/floor" replace /> },
+          {
+            element: <Floor />,
+            children: [
+              {
+                errorElement: <Lost />,
+                children: [
+                  { path: '/floor', lazy: () => import('../features/workers/page') },
+                  { path: '/hot-folders', lazy: () => import('../features/hotfolders/page') },
+                  { path: '/roll', lazy: () => import('../features/roll/page') },
+                ],
+              },
+            ],
+          },
           {
             element: <Desk />,
             children: [

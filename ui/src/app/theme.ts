@@ -28,6 +28,8 @@ export const theme: ThemeConfig = {
     colorBgBase: colours.card,
     colorBgLayout: colours.paper,
     colorBorder: colours.mortar,
+    // The ring round what has the focus: 3 : 1 and more on every ground.
+    colorPrimaryBorder: colours.brickDark,
     colorBorderSecondary: '#DDD7C9',
     colorSuccess: '#3F6B3D',
     colorWarning: '#8A5A0B',

@@ -9,6 +9,7 @@ import {
   type ReactElement,
   type ReactNode,
   type Ref,
+  type RefObject,
 } from 'react';
 
 interface Props {
@@ -55,7 +56,7 @@ export function FormPopover({ title, label, placement, open, onOpenChange, conte
       destroyOnHidden
       content={
         <KeepForm value={close}>
-          <Form label={label ?? title ?? ''} onClose={close}>
+          <Form label={label ?? title ?? ''} opener={opener} onClose={close}>
             {typeof content === 'function' ? content(close) : content}
           </Form>
         </KeepForm>
@@ -66,7 +67,14 @@ export function FormPopover({ title, label, placement, open, onOpenChange, conte
   );
 }
 
-function Form({ label, onClose, children }: { label: string; onClose: () => void; children: ReactNode }) {
+interface FormProps {
+  label: string;
+  opener: RefObject<HTMLElement | null>;
+  onClose: () => void;
+  children: ReactNode;
+}
+
+function Form({ label, opener, onClose, children }: FormProps) {
   const form = useRef<HTMLDivElement>(null);
   const close = useRef(onClose);
   useEffect(() => {
@@ -85,7 +93,9 @@ function Form({ label, onClose, children }: { label: string; onClose: () => void
     const hear = (event: KeyboardEvent) => {
       const field = event.target as HTMLElement;
       // Keys in a list that a field has opened are the list's.
-      if (event.defaultPrevented || !inside.contains(field) || field.getAttribute('aria-expanded') === 'true') return;
+      if (event.defaultPrevented) return;
+      if (event.key === 'Escape' && field === opener.current) return close.current();
+      if (!inside.contains(field) || field.getAttribute('aria-expanded') === 'true') return;
       if (event.key === 'Escape' || (event.key === 'Enter' && field.matches(FIELDS))) {
         event.preventDefault();
         close.current();
@@ -101,7 +111,7 @@ function Form({ label, onClose, children }: { label: string; onClose: () => void
       cancelAnimationFrame(frame);
       document.removeEventListener('keydown', hear);
     };
-  }, []);
+  }, [opener]);
   return (
     <div ref={form} className="form-popover" role="dialog" aria-label={label}>
       {children}

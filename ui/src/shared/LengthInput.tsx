@@ -1,9 +1,9 @@
 import { Input } from 'antd';
-import { useEffect, useState } from 'react';
+import { createContext, use, useEffect, useState } from 'react';
 import { answer, api } from '../api/client';
 import { Problem } from '../api/problems';
 import { useKeepForm } from './FormPopover';
-import { lengthText, unitSymbol, type LengthUnit } from './format';
+import { lengthText, spokenIn, unitSymbol, type LengthUnit } from './format';
 
 interface Value {
   value: number;
@@ -14,12 +14,19 @@ interface Props {
   label: string;
   value: Value;
   disabled?: boolean;
+  /** Shown in its own unit, whatever the others are shown in. */
+  keepsUnit?: boolean;
   onChange: (value: Value) => void;
 }
 
+/** The unit in which the lengths of a form are shown; a number typed without a unit is one of it. */
+export const ShownUnit = createContext<LengthUnit | undefined>(undefined);
+
 /** A length typed with or without its unit, also one that the ticket does not use; the server reads it. */
-export function LengthInput({ label, value, disabled = false, onChange }: Props) {
-  const said = `${lengthText(value.value, value.unit)} ${unitSymbol[value.unit]}`;
+export function LengthInput({ label, value, disabled = false, keepsUnit = false, onChange }: Props) {
+  const unitOfForm = use(ShownUnit);
+  const shown = keepsUnit || !unitOfForm ? value : spokenIn(value, unitOfForm);
+  const said = `${lengthText(shown.value, shown.unit)} ${unitSymbol[shown.unit]}`;
   const [text, setText] = useState(said);
   const [problem, setProblem] = useState('');
   useEffect(() => setText(said), [said]);
@@ -30,7 +37,7 @@ export function LengthInput({ label, value, disabled = false, onChange }: Props)
     if (text === said) return true;
     try {
       const length = await answer(
-        api.GET('/api/v1/length', { params: { query: { text: plain(text), unit: value.unit } } }),
+        api.GET('/api/v1/length', { params: { query: { text: plain(text), unit: shown.unit } } }),
       );
       setProblem('');
       onChange(length);

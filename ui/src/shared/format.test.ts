@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { bytes, convert, count, duration, fileName, fromInches, lengthText, stem } from './format';
+import { bytes, convert, count, duration, fileName, fromInches, lengthText, spokenIn, stem } from './format';
 
 describe('lengths', () => {
   it('writes eighths of an inch as people do', () => {
@@ -47,5 +47,16 @@ describe('names', () => {
     expect(fileName('day one/kite.final.jpg')).toBe('kite.final.jpg');
     expect(stem('day one/kite.final.jpg')).toBe('kite.final');
     expect(stem('.hidden')).toBe('.hidden');
+  });
+});
+
+describe('lengths of a ticket', () => {
+  it('are told in one unit, points aside', () => {
+    expect(
+      spokenIn(
+        { kind: 'paper', width: { value: 10, unit: 'IN' }, bands: [{ value: 25, unit: 'MM' }], letters: { value: 9, unit: 'PT' }, ppi: 300 },
+        'CM',
+      ),
+    ).toEqual({ kind: 'paper', width: { value: 25.4, unit: 'CM' }, bands: [{ value: 2.5, unit: 'CM' }], letters: { value: 9, unit: 'PT' }, ppi: 300 });
   });
 });

@@ -16,6 +16,29 @@ export function convert(value: number, from: LengthUnit, to: LengthUnit): number
   return (value / perInch[from]) * perInch[to];
 }
 
+interface Length {
+  value: number;
+  unit: LengthUnit;
+}
+
+/**
+ * The same with all its lengths in one unit, for reading. Points stay: type is measured in them whatever paper is.
+ *
+ * @param part of a ticket
+ */
+export function spokenIn<T>(part: T, unit: LengthUnit): T {
+  if (Array.isArray(part)) return part.map((one: unknown) => spokenIn(one, unit)) as T;
+  if (typeof part !== 'object' || part === null) return part;
+  if (isLength(part)) {
+    if (part.unit === unit || part.unit === 'PT') return part;
+    return { ...part, value: convert(part.value, part.unit, unit), unit };
+  }
+  return Object.fromEntries(Object.entries(part).map(([name, value]) => [name, spokenIn<unknown>(value, unit)])) as T;
+}
+
+const isLength = (part: object): part is Length =>
+  'value' in part && typeof part.value === 'number' && 'unit' in part && typeof part.unit === 'string' && part.unit in perInch;
+
 /** A length for reading: inches in eighths where it is one, else decimals that suit the unit. */
 export function lengthText(value: number, unit: LengthUnit): string {
   if (unit === 'IN') {

@@ -1,4 +1,5 @@
-import { NavLink, Outlet } from 'react-router';
+import { Outlet } from 'react-router';
+import { PlaceNav } from '../../shared/PlaceNav';
 import './desk.css';
 
 const places = [
@@ -14,13 +15,7 @@ const places = [
 export function Desk() {
   return (
     <>
-      <nav className="desk-nav" aria-label="Desk">
-        {places.map(({ to, words }) => (
-          <NavLink key={to} to={to} end>
-            {words}
-          </NavLink>
-        ))}
-      </nav>
+      <PlaceNav label="Desk" places={places} />
       <Outlet />
     </>
   );

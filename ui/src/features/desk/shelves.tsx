@@ -1,12 +1,13 @@
 import { Button } from 'antd';
 import { useState } from 'react';
+import { spokenIn } from '../../shared/format';
 import { KeptPage, type Kept } from '../kept';
 import { ProductForm } from './ProductForm';
 import { brickWords, edgesWords, fileWords, letterWords, sizeWords, subfolderWords, useProductLines } from '../ticket';
 
 const sizeLine = ({ document }: Kept) =>
   document.kind === 'size' &&
-  `${sizeWords(document.size)} at ${document.ppi} ppi, ${edgesWords(document.edges)}, as ${fileWords(document.file)}`;
+  `${sizeWords(spokenIn(document.size, document.unit))} at ${document.ppi} ppi, ${edgesWords(spokenIn(document.edges, document.unit))}, as ${fileWords(document.file)}`;
 
 const namesLine = ({ document }: Kept) =>
   document.kind === 'names' &&

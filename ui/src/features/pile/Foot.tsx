@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { whyNotPrinted } from '../../api/estimates';
 import { answer, api } from '../../api/client';
 import { Problem } from '../../api/problems';
-import { count, stem } from '../../shared/format';
+import { count, spokenIn, stem } from '../../shared/format';
 import type { useFramings } from '../framing';
 import { originalsQuery } from '../originals';
 import { sizeWords, startRun, useActiveTicket } from '../ticket';
@@ -143,7 +143,7 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           <span>
             {ticket && (
               <>
-                {count(all.length, 'picture')} at <strong>{sizeWords(ticket.document.size)}</strong>, {ticket.document.ppi}{' '}
+                {count(all.length, 'picture')} at <strong>{sizeWords(spokenIn(ticket.document.size, ticket.document.unit))}</strong>, {ticket.document.ppi}{' '}
                 ppi, into <strong>{ticket.document.folder}</strong> in <TargetChoice jobId={jobId} />
               </>
             )}

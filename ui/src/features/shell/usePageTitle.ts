@@ -6,7 +6,7 @@ const pageWords: Record<string, string> = {
   '': 'Jobs',
   disk: 'Disk use',
   roll: 'Roll',
-  workers: 'Workers',
+  floor: 'Floor',
   'hot-folders': 'Hot folders',
   desk: 'Desk',
   'saved-tickets': 'Saved tickets',

@@ -1,5 +1,6 @@
 import type { Schemas } from '../../api/client';
 import type { ProblemDetail } from '../../api/problems';
+import { spokenIn } from '../../shared/format';
 import { SharpeningForm } from './SharpeningForm';
 import { useProfileTitle } from '../profiles';
 import { brickFields, NumberField } from './BrickFields';
@@ -57,6 +58,8 @@ const untouched = {
 
 /** The ticket as a sentence. */
 export function Sentence({ document, pieces, problems, plan, onChange }: Props) {
+  // Whatever unit each length was typed in: one sentence speaks one.
+  const spoken = spokenIn(document, document.unit);
   const wrong = (subject: string) => problems.find((problem) => problem.subject === subject);
   const onPaper = document.size.kind === 'paper' || document.size.kind === 'pixels';
   const copies = document.copies ?? 1;
@@ -106,7 +109,7 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
         </>
       )}
       at{' '}
-      <Phrase after="," words={sizeWords(document.size)} label="Size" problem={wrong('size')}>
+      <Phrase after="," words={sizeWords(spoken.size)} label="Size" problem={wrong('size')}>
         {() => <SizeForm value={document.size} onChange={(size) => onChange({ size })} />}
       </Phrase>
       {document.size.kind !== 'own' && document.size.kind !== 'scaled' && (
@@ -120,13 +123,13 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       {onPaper && (
         <>
           {' '}
-          <Phrase after="," words={fitWords(document.fit)} label="How the picture fits the paper" problem={wrong('fit')}>
+          <Phrase after="," words={fitWords(spoken.fit)} label="How the picture fits the paper" problem={wrong('fit')}>
             {() => <FitForm value={document.fit} onChange={(fit) => onChange({ fit })} />}
           </Phrase>
         </>
       )}
       {' '}with{' '}
-      <Phrase after="," words={edgesWords(document.edges)} label="Edges" problem={wrong('edges')}>
+      <Phrase after="," words={edgesWords(spoken.edges)} label="Edges" problem={wrong('edges')}>
         {() => (
           <EdgesForm value={document.edges} unit={document.unit} plan={plan} onChange={(edges) => onChange({ edges })} />
         )}

@@ -71,6 +71,7 @@ function ExactValues({ value, onChange }: { value: Exact; onChange: (sharpening:
       </label>
       <LengthInput
         label="radius on paper"
+        keepsUnit
         value={value.radius}
         onChange={(radius) => onChange({ ...value, radius })}
       />

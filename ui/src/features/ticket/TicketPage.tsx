@@ -7,6 +7,7 @@ import { answer, api } from '../../api/client';
 import { Problem, type ProblemDetail } from '../../api/problems';
 import { FormPopover } from '../../shared/FormPopover';
 import { count } from '../../shared/format';
+import { ShownUnit } from '../../shared/LengthInput';
 import { Failed, Loading } from '../../shared/states';
 import { useJob } from '../jobs';
 import { useOriginals } from '../originals';
@@ -139,13 +140,15 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           </Dropdown>
         </nav>
         <section className="card docket-body" aria-label="Ticket">
-          <Sentence
-            document={document}
-            pieces={printable.length}
-            problems={refusals}
-            plan={plan ?? undefined}
-            onChange={change}
-          />
+          <ShownUnit value={document.unit}>
+            <Sentence
+              document={document}
+              pieces={printable.length}
+              problems={refusals}
+              plan={plan ?? undefined}
+              onChange={change}
+            />
+          </ShownUnit>
           {estimate && <NamesShown names={estimate.pictures.map(({ name }) => name)} />}
           <div className="docket-foot">
             <UseKept document={document} onChange={change} />

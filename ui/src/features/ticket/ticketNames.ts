@@ -18,8 +18,8 @@ export function namesOf(size: Size): Named {
     };
   }
   const words = sizeWords(size);
-  const isSide = size.kind === 'scaled' && size.to.kind === 'side';
-  return { name: `Pictures, ${words}`, folder: `pictures-${isSide ? `${size.to.pixels}px` : folderWords(words)}` };
+  const short = size.kind === 'scaled' && size.to.kind === 'side' ? `${size.to.pixels}px` : folderWords(words);
+  return { name: `Pictures, ${words}`, folder: `pictures-${short}` };
 }
 
 const folderWords = (words: string) =>

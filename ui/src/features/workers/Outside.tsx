@@ -2,9 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { count, decimals } from '../../shared/format';
 import { allCounterOrdersQuery, counterQuery, counterStateWords, isOrderOver, type CounterOrder } from '../counter';
+import { HotFoldersLine } from '../hotfolders';
 import { isRollJobOver, rollQuery, type RollState } from '../roll';
 
-/** The services outside in a line each: whether they are there, and what waits at them. None where none is set up. */
+/** Hot folders and the services outside in a line each: whether they are there, and what waits at them. */
 export function Outside() {
   const counter = useQuery(counterQuery()).data;
   const orders = useQuery(allCounterOrdersQuery()).data ?? [];
@@ -12,9 +13,9 @@ export function Outside() {
   const open = orders.filter((order) => !isOrderOver(order));
   const hasCounter = counter && counter.state !== 'NOT_SET_UP';
   const hasRoll = roll && roll.state !== 'NOT_SET_UP';
-  if (!hasCounter && !hasRoll) return null;
   return (
-    <section className="card outside" aria-label="Outside">
+    <section className="card outside" aria-label="Outside and hot folders">
+      <HotFoldersLine />
       {hasCounter && (
         <p>
           {counter.lab && <strong>{counter.lab} </strong>}

@@ -16,7 +16,7 @@ export function WorkersPage() {
   if (workers.isError || runs.isError) {
     return (
       <main className="shell-body workers">
-        <h1>Workers</h1>
+        <h1>Floor</h1>
         <Failed
           error={workers.error ?? runs.error}
           again={() => {
@@ -29,7 +29,7 @@ export function WorkersPage() {
   }
   return (
     <main className="shell-body workers">
-      <h1>Workers</h1>
+      <h1>Floor</h1>
       {(workers.isPending || runs.isPending) && <Loading what="the workers" />}
       {runs.data && <OpenRuns runs={runs.data} />}
       <Outside />
@@ -49,7 +49,7 @@ export function WorkersPage() {
 
 const stateWords: Record<Worker['state'], string> = {
   MAKING: '◐ at work',
-  IDLE: '○ nothing to do',
+  IDLE: '○ idle',
   LOST: '■ lost',
 };
 

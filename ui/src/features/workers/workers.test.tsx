@@ -40,7 +40,7 @@ describe('workers', () => {
       'GET /runs': [],
       'GET /jobs': [],
     });
-    openPage('/workers');
+    openPage('/floor');
     const one = await screen.findByRole('region', { name: 'worker-back-room-17' });
     expect(within(one).getByText('strip 3 of 8')).toBeTruthy();
     const bar = within(one).getByRole('progressbar', { name: 'ribbon_8x10in.jpg, strip 3 of 8' });
@@ -56,7 +56,7 @@ describe('workers', () => {
       'GET /jobs': [],
       'DELETE /workers/one': new Response(null, { status: 204 }),
     });
-    openPage('/workers');
+    openPage('/floor');
     expect((await screen.findByRole('alert')).textContent).toContain('are made by others');
     fireEvent.click(screen.getByRole('button', { name: 'Take it off the list' }));
     await waitFor(() => expect(server.of('DELETE /workers/one')).toHaveLength(1));
@@ -70,7 +70,7 @@ describe('workers', () => {
       'POST /runs/large/put-first': run({ id: 'large' }),
       'POST /runs/small/put-back': problem(409, 'x', 'It cannot be moved.', 'Load the page again.'),
     });
-    openPage('/workers');
+    openPage('/floor');
     const runs = await screen.findByRole('region', { name: 'Runs that go on' });
     fireEvent.click(within(runs).getByRole('button', { name: 'Put it first' }));
     await waitFor(() => expect(server.of('POST /runs/large/put-first')).toHaveLength(1));
@@ -81,7 +81,7 @@ describe('workers', () => {
 
   it('say where to look when none is there', async () => {
     fakeServer({ 'GET /workers': [], 'GET /runs': [], 'GET /jobs': [] });
-    openPage('/workers');
+    openPage('/floor');
     expect(await screen.findByText('No worker is there')).toBeTruthy();
   });
 
@@ -104,7 +104,7 @@ describe('workers', () => {
         jobs: [],
       },
     });
-    openPage('/workers');
+    openPage('/floor');
     const order = await screen.findByRole('link', { name: 'Kite days' });
     expect(order.getAttribute('href')).toBe('/jobs/job/counter/run');
     expect(screen.getByText(/1 piece refused: it waits for you/)).toBeTruthy();

@@ -11,8 +11,11 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -29,7 +32,7 @@ import tools.jackson.databind.node.ObjectNode;
 public final class FillDemoJob {
     static final String JOB = "Windrose Kite Days, exhibition";
     static final String ALBUM = "Kite Days album, scanned";
-    private static final long MOST_WAIT_MILLIS = 180_000;
+    private static final Duration TOLD_EVERY = Duration.ofSeconds(5);
     /** As the pages send them. */
     private static final int UPLOADS_AT_ONCE = 4;
 
@@ -87,6 +90,7 @@ public final class FillDemoJob {
             return there.get();
         }
         String jobId = call("POST", "/jobs", Map.of("name", JOB)).path("id").asString();
+        say("sending the demo pictures");
         send(jobId, pictures);
         JsonNode ticket = call("GET", "/jobs/" + jobId + "/tickets", null).get(0);
         addSponsorTicket(jobId, ticket.path("document"));
@@ -241,15 +245,32 @@ public final class FillDemoJob {
         String runId = call("POST", "/tickets/" + ticketId + "/runs", Map.of())
                 .path("id")
                 .asString();
-        long until = System.currentTimeMillis() + MOST_WAIT_MILLIS;
-        while (System.currentTimeMillis() < until) {
+        // However slow the machine is: a run goes on until it is finished, or says why it does not.
+        Instant told = Instant.now();
+        while (true) {
             JsonNode run = call("GET", "/runs/" + runId, null).path("run");
-            if (run.path("state").asString().equals("FINISHED")) {
+            String state = run.path("state").asString();
+            if (state.equals("FINISHED")) {
                 return;
+            }
+            if (!state.equals("RUNNING")) {
+                say("the demo run is " + state.toLowerCase(Locale.ROOT) + ": "
+                        + run.path("pause").path("text").asString("see its page"));
+                return;
+            }
+            if (Duration.between(told, Instant.now()).compareTo(TOLD_EVERY) >= 0) {
+                told = Instant.now();
+                JsonNode counts = run.path("counts");
+                int over =
+                        counts.path("checked").asInt() + counts.path("failed").asInt();
+                say(over + " of " + counts.path("all").asInt() + " pieces of the demo run are done");
             }
             Thread.sleep(300);
         }
-        throw new IOException("the demo run is not finished after " + MOST_WAIT_MILLIS / 1000 + " s");
+    }
+
+    private static void say(String words) {
+        System.out.println("embrick: " + words);
     }
 
     private JsonNode call(String method, String path, Object body) throws IOException, InterruptedException {

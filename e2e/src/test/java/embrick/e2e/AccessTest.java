@@ -151,7 +151,7 @@ class AccessTest {
         browser.shown(By.xpath("//button[normalize-space()='Trial strip']")).click();
         browser.find(".trial-strip-crop img");
         look("trial strip");
-        browser.open(address + "/workers");
+        browser.open(address + "/floor");
         browser.find(".worker");
         look("workers");
         assertThat(found).isEmpty();

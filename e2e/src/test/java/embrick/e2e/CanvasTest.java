@@ -45,7 +45,7 @@ class CanvasTest {
 
     private void type(String label, String text) {
         browser.shown(By.xpath("//label[span[text()='" + label + "']]//input"))
-                .sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.ENTER);
+                .sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.TAB);
     }
 
     /** Sky over sand, 24 × 20 in at 110 px with something over at the sides; a dark mast 70 px from the left fold. */

@@ -10,7 +10,6 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
-import org.openqa.selenium.Keys;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -61,7 +60,7 @@ class GrownBackgroundTest {
         BufferedImage file = ImageIO.read(new ByteArrayInputStream(
                 api.download("/pieces/" + piece.path("id").asString() + "/file")));
         assertThat(file.getWidth()).isEqualTo(460);
-        browser.button("Take back").sendKeys(Keys.ENTER);
+        browser.button("Take back").click();
         browser.see(".grown-bar", "Accept background");
     }
 
@@ -71,7 +70,7 @@ class GrownBackgroundTest {
         browser.open(address + "/jobs/" + job + "/proof");
         browser.see(".grown-declined", "cuts through detail");
         browser.find(".growing-picture rect");
-        browser.button("Mirrored instead").sendKeys(Keys.ENTER);
+        browser.button("Mirrored instead").click();
 
         browser.find(".proof-pan");
         JsonNode piece = api.finished(api.startRun(job)).path("pieces").get(0);

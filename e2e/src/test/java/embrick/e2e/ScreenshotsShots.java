@@ -228,7 +228,7 @@ class ScreenshotsShots {
     /** While a run is at work: the last one, for it goes on when the picture has been taken. */
     private void shotWorkers(String job) throws Exception {
         api.post("/jobs/" + job + "/runs", Map.of());
-        browser.open(address + "/workers");
+        browser.open(address + "/floor");
         browser.find(".worker-piece progress[value]:not([value='0'])");
         shot("workers");
     }

@@ -45,14 +45,14 @@ class TicketTest {
     }
 
     private static void type(WebElement field, String text) {
-        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.ENTER);
+        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.TAB);
     }
 
     @Test
     void lengthsAreTypedInAnyUnitAndTheSheetFollows() {
         open("Size");
         type(field("one side"), "210 mm");
-        browser.see(".sentence", "210 mm × 10 in");
+        browser.see(".sentence", "8.27 × 10 in");
         type(field("the other"), "29,7 cm");
         browser.see(".drawing", "2480 px");
         browser.see(".drawing", "3508 px");

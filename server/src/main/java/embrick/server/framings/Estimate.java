@@ -17,10 +17,10 @@ import embrick.server.originals.OriginalRepository;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 
@@ -98,13 +98,14 @@ public class Estimate {
         Map<UUID, OverrideDocument> own =
                 ordered.ticketId().map(overrides::byOriginal).orElse(Map.of());
         Map<UUID, Framing> framed = framings.byOriginal(jobId, ticket.shape().key());
-        List<Original> pictures = only
-                .map(ids -> originals.requireOf(jobId, ids))
-                .orElseGet(() -> originals.findByJobIdOrderByPath(jobId))
-                .stream()
+        Optional<Set<UUID>> wantedIds = only.map(ids -> {
+            originals.requireOf(jobId, ids);
+            return Set.copyOf(ids);
+        });
+        List<Original> pictures = originals.inOrder(jobId).stream()
+                .filter(original -> wantedIds.isEmpty() || wantedIds.get().contains(original.id()))
                 .filter(original -> original.state() != State.NOT_FOR_EMBRICK)
                 .filter(original -> !original.isLeftOut())
-                .sorted(Comparator.comparing(Original::path))
                 .toList();
         PicturePlanner.ForJob forAll = planner.forJob(jobId, ticket);
         List<Planned> planned = new ArrayList<>();

@@ -16,7 +16,9 @@ import org.springframework.http.HttpStatus;
 
 /** Originals of jobs. */
 public interface OriginalRepository extends JpaRepository<Original, UUID> {
-    List<Original> findByJobIdOrderByPath(UUID jobId);
+    /** All of a job, in the one order of its pictures: by name, numbers as numbers and letters whatever their case. */
+    @Query("select o from Original o where o.jobId = :jobId order by collate(o.path as names)")
+    List<Original> inOrder(UUID jobId);
 
     Optional<Original> findByJobIdAndPath(UUID jobId, String path);
 
@@ -52,7 +54,8 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     /** The pictures that are printed, in the order in which they are numbered. */
     @Query("""
             select o.id from Original o where o.jobId = :jobId and not o.leftOut
-            and o.state <> embrick.server.originals.Original.State.NOT_FOR_EMBRICK order by o.path
+            and o.state <> embrick.server.originals.Original.State.NOT_FOR_EMBRICK
+            order by collate(o.path as names)
             """)
     List<UUID> idsInOrder(UUID jobId);
 
@@ -98,8 +101,9 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
             select j.id as "jobId", o.id as "id"
             from unnest(cast(:jobIds as uuid[])) as j(id)
             cross join lateral (
-              select id, path from original where job_id = j.id and state = 'SOUND' order by path limit :most) o
-            order by j.id, o.path
+              select id, path from original where job_id = j.id and state = 'SOUND'
+              order by path collate names limit :most) o
+            order by j.id, o.path collate names
             """, nativeQuery = true)
     List<JobPicture> strips(UUID[] jobIds, int most);
 

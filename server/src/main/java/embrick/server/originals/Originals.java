@@ -32,7 +32,7 @@ public class Originals {
 
     @Transactional(readOnly = true)
     public List<Original> of(UUID jobId) {
-        return originals.findByJobIdOrderByPath(jobId);
+        return originals.inOrder(jobId);
     }
 
     public Original leaveOut(UUID id, boolean left) {

@@ -51,7 +51,7 @@ class ProductController {
     @GetMapping("/api/v1/jobs/{jobId}/products")
     @Transactional(readOnly = true)
     List<ProductView> listProducts(@PathVariable UUID jobId) {
-        List<Original> pictures = originals.findByJobIdOrderByPath(jobId).stream()
+        List<Original> pictures = originals.inOrder(jobId).stream()
                 .filter(original -> original.facts().isPresent())
                 .toList();
         return shelf.all(KeptKind.PRODUCT).stream()

@@ -1,0 +1,1 @@
+export { Floor } from './Floor';

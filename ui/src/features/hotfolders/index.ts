@@ -1,0 +1,1 @@
+export { HotFoldersLine } from './HotFoldersLine';
