@@ -239,7 +239,20 @@ public final class Planner {
                 bare,
                 worthPpi / Verdict.finePpi(ticket.viewing()),
                 total.bytes(colour.to().model().channels(), bits / 8),
-                FileSizeEstimate.expectedFileBytes(facts, total, colour.to().model(), ticket.file(), bits));
+                FileSizeEstimate.expectedFileBytes(
+                        facts,
+                        1 / scale,
+                        total,
+                        pictureShare(layout),
+                        colour.to().model(),
+                        ticket.file(),
+                        bits));
+    }
+
+    /** Share of the sheet that shows the picture; of a cut picture it is all of it. */
+    private static double pictureShare(Layout layout) {
+        double picture = (double) layout.picture().width() * layout.picture().height();
+        return Math.min(1, picture / layout.sheet().pixels());
     }
 
     /** Share of the picture's place on the sheet that the tilted picture leaves bare. */

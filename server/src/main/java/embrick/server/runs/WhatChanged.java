@@ -1,5 +1,6 @@
 package embrick.server.runs;
 
+import embrick.core.plan.Plan;
 import embrick.server.documents.StoredJson;
 import embrick.server.problems.ProblemException;
 import java.util.HashMap;
@@ -56,13 +57,18 @@ class WhatChanged {
         return new PlannedPieces.Planned(order.place(), order.ticket(), order.document(), changed, order.originals());
     }
 
+    /** A plan without what is only expected of its file: another guess makes no other piece. */
+    private Plan pixels(String plan) {
+        return json.plan(plan).withExpectedFileBytes(0);
+    }
+
     private boolean isMade(Piece now, Piece before) {
         return before != null
                 && now.plan().isPresent()
                 && now.name().equals(before.name())
                 && now.copies() == before.copies()
                 && now.originalDigest().equals(before.originalDigest())
-                && json.plan(now.plan().get()).equals(json.plan(before.plan().orElseThrow()))
+                && pixels(now.plan().get()).equals(pixels(before.plan().orElseThrow()))
                 && pieces.row(before.id()).filter(delivered::isIntact).isPresent();
     }
 }

@@ -60,9 +60,9 @@ class PictureOrderTest {
                 .put("first", 1);
     }
 
-    /** Some of the pile keep the numbers that they have among all, whatever order they were chosen in. */
+    /** Some of the pile are run in its order, whatever order they were chosen in. */
     @Test
-    void aPartKeepsItsNumbers() {
+    void aPartIsInTheSameOrder() {
         String job = job("part order");
         api.changeFirstTicket(job, PictureOrderTest::number);
         JsonNode originals = api.get("/jobs/" + job + "/originals").body();
@@ -72,6 +72,8 @@ class PictureOrderTest {
                 .body()
                 .path("id")
                 .asString();
-        assertThat(all(api.finished(run).path("pieces"), "name")).containsExactly("03.jpg", "06.jpg");
+        JsonNode pieces = api.finished(run).path("pieces");
+        assertThat(all(pieces, "originalPath")).containsExactly("a10.png", "B3.png");
+        assertThat(all(pieces, "name")).containsExactly("01.jpg", "02.jpg");
     }
 }
