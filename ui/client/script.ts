@@ -1,5 +1,5 @@
 /**
- * The README's script, spoken by a client whose types are made from openapi.json alone: a job, its pictures, a run, a ZIP.
+ * The script of docs/by-script.md, spoken by a client whose types are made from openapi.json alone: a job, its pictures, a run, a ZIP.
  * `node script.js http://127.0.0.1:8790 picture.jpg …`
  */
 import { readFile } from 'node:fs/promises';

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 
-/** A client whose types a common generator makes of the API's document compiles, and runs the README's script. */
+/** A client whose types a common generator makes of the API's document compiles, and runs the script of docs/by-script.md. */
 @ExtendWith(RunningServer.class)
 class GeneratedClientTest {
     private static final Path UI = Path.of("../ui").toAbsolutePath().normalize();

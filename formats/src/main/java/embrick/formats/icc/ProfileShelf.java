@@ -28,8 +28,10 @@ import java.util.Random;
  * afterwards, and is safe for several threads.
  */
 public final class ProfileShelf implements Transforms {
-    /** Colours by which a chain is tried. */
-    private static final int TRIED = 256;
+    /** Colours of no order by which a chain is tried, beside all corners and this many neutral ones. */
+    private static final int SCATTERED = 256;
+
+    private static final int NEUTRAL = 33;
     /** How far a chain may be from Little CMS, of 1: half a count of 8 bits. Both are exact; roundings are a tenth of it. */
     private static final float APART = 0.5f / 255;
 
@@ -199,20 +201,18 @@ public final class ProfileShelf implements Transforms {
     }
 
     /**
-     * Whether a chain gives the colours that Little CMS gives, for some colours of no order.
+     * Whether a chain gives the colours that Little CMS gives: at the corners, where clipping shows; along the neutral ones, where
+     * an eye sees most; and for some of no order.
      *
      * @param most that a number is clipped to before it is compared; infinite where it is not
      */
     private static boolean agrees(Chain chain, Transform engine, float apart, float most) {
-        float[] in = new float[TRIED * chain.channelsIn()];
-        Random random = new Random(1);
-        for (int i = 0; i < in.length; i++) {
-            in[i] = random.nextFloat();
-        }
-        float[] ours = new float[TRIED * chain.channelsOut()];
+        float[] in = tried(chain.channelsIn());
+        int colours = in.length / chain.channelsIn();
+        float[] ours = new float[colours * chain.channelsOut()];
         float[] theirs = new float[ours.length];
-        chain.apply(in, 0, ours, 0, TRIED);
-        engine.apply(in, 0, theirs, 0, TRIED);
+        chain.apply(in, 0, ours, 0, colours);
+        engine.apply(in, 0, theirs, 0, colours);
         for (int i = 0; i < ours.length; i++) {
             float least = most == 1 ? 0 : -most;
             if (!(Math.abs(Math.clamp(ours[i], least, most) - Math.clamp(theirs[i], least, most)) < apart)) {
@@ -220,6 +220,23 @@ public final class ProfileShelf implements Transforms {
             }
         }
         return true;
+    }
+
+    private static float[] tried(int channels) {
+        int corners = 1 << channels;
+        float[] colours = new float[(corners + NEUTRAL + SCATTERED) * channels];
+        Random random = new Random(1);
+        for (int i = 0; i < colours.length; i++) {
+            int colour = i / channels;
+            if (colour < corners) {
+                colours[i] = colour >> i % channels & 1;
+            } else if (colour < corners + NEUTRAL) {
+                colours[i] = (colour - corners) / (NEUTRAL - 1f);
+            } else {
+                colours[i] = random.nextFloat();
+            }
+        }
+        return colours;
     }
 
     @Override
