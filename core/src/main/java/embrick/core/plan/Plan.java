@@ -149,7 +149,7 @@ public record Plan(
         return with(resampling, sharpening, other, growing, figures);
     }
 
-    Plan withExpectedFileBytes(long bytes) {
+    public Plan withExpectedFileBytes(long bytes) {
         return with(resampling, sharpening, colour, growing, figures.withExpectedFileBytes(bytes));
     }
 
