@@ -129,7 +129,7 @@ public record Plan(
     }
 
     Plan withGrowing(Optional<Growing> other) {
-        return with(resampling, sharpening, colour, other, figures);
+        return with(resampling, sharpening, colour, other, figures, madeNow(resampling));
     }
 
     /** The same without its grown background: bands are mirrored and corners drawn out, paper is beside the picture. */
@@ -138,19 +138,24 @@ public record Plan(
     }
 
     public Plan withResampling(Resampling other) {
-        return with(other, sharpening, colour, growing, figures);
+        return with(other, sharpening, colour, growing, figures, madeNow(other));
     }
 
     public Plan withSharpening(Optional<SharpeningSettings> other) {
-        return with(resampling, other, colour, growing, figures);
+        return with(resampling, other, colour, growing, figures, madeNow(resampling));
     }
 
     public Plan withColour(ColourPath other) {
-        return with(resampling, sharpening, other, growing, figures);
+        return with(resampling, sharpening, other, growing, figures, madeNow(resampling));
     }
 
+    /** The same, made by what it was planned for; only another file is expected. */
     public Plan withExpectedFileBytes(long bytes) {
-        return with(resampling, sharpening, colour, growing, figures.withExpectedFileBytes(bytes));
+        return with(resampling, sharpening, colour, growing, figures.withExpectedFileBytes(bytes), madeBy);
+    }
+
+    private MadeBy madeNow(Resampling method) {
+        return MadeBy.of(method, window);
     }
 
     /** The same picture on other pixels. */
@@ -189,7 +194,8 @@ public record Plan(
             Optional<SharpeningSettings> otherSharpening,
             ColourPath otherColour,
             Optional<Growing> otherGrowing,
-            Figures otherFigures) {
+            Figures otherFigures,
+            MadeBy otherMaker) {
         return new Plan(
                 source,
                 sheet,
@@ -211,7 +217,7 @@ public record Plan(
                 limits,
                 otherFigures,
                 otherGrowing,
-                MadeBy.of(otherResampling, window));
+                otherMaker);
     }
 
     /** The layout of the decoded original. */
