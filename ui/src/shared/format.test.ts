@@ -51,7 +51,7 @@ describe('names', () => {
 });
 
 describe('lengths of a ticket', () => {
-  it('are told in one unit, points aside', () => {
+  it('are shown in one unit, except points', () => {
     expect(
       spokenIn(
         { kind: 'paper', width: { value: 10, unit: 'IN' }, bands: [{ value: 25, unit: 'MM' }], letters: { value: 9, unit: 'PT' }, ppi: 300 },

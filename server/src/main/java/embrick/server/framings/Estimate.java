@@ -20,7 +20,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 
@@ -98,15 +97,12 @@ public class Estimate {
         Map<UUID, OverrideDocument> own =
                 ordered.ticketId().map(overrides::byOriginal).orElse(Map.of());
         Map<UUID, Framing> framed = framings.byOriginal(jobId, ticket.shape().key());
-        Optional<Set<UUID>> wantedIds = only.map(ids -> {
-            originals.requireOf(jobId, ids);
-            return Set.copyOf(ids);
-        });
-        List<Original> pictures = originals.inOrder(jobId).stream()
-                .filter(original -> wantedIds.isEmpty() || wantedIds.get().contains(original.id()))
-                .filter(original -> original.state() != State.NOT_FOR_EMBRICK)
-                .filter(original -> !original.isLeftOut())
-                .toList();
+        only.ifPresent(ids -> originals.requireOf(jobId, ids));
+        List<Original> pictures =
+                only.map(ids -> originals.inOrder(jobId, ids)).orElseGet(() -> originals.inOrder(jobId)).stream()
+                        .filter(original -> original.state() != State.NOT_FOR_EMBRICK)
+                        .filter(original -> !original.isLeftOut())
+                        .toList();
         PicturePlanner.ForJob forAll = planner.forJob(jobId, ticket);
         List<Planned> planned = new ArrayList<>();
         List<NameAllotment.Wanted> wanted = new ArrayList<>();

@@ -159,7 +159,7 @@ class HotFolderRound {
         static final Taken NOTHING = new Taken(0, true);
     }
 
-    /** Goes on with those that an earlier round was about to take out. */
+    /** Resumes files that an earlier round recorded and did not take out. */
     private void takeOutAgain(HotFolder folder, HotFiles files) throws IOException {
         if (folder.isOn()) {
             for (HotFile file : in(folder, State.SEEN)) {

@@ -39,7 +39,7 @@ class Offers {
     /** Of the files offered, those that have not arrived yet, judged by their content. */
     Wanted wanted(UUID jobId, List<Offered> offered) {
         Map<String, Original> present = new HashMap<>();
-        originals.inOrder(jobId).forEach(original -> present.put(original.path(), original));
+        originals.findByJobId(jobId).forEach(original -> present.put(original.path(), original));
         List<String> missing = new ArrayList<>();
         List<String> unsure = new ArrayList<>();
         for (Offered file : offered) {

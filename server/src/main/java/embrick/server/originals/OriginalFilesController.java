@@ -67,7 +67,7 @@ class OriginalFilesController {
                 .cacheControl(
                         version(original, facts).equals(of)
                                 ? CacheControl.maxAge(Duration.ofDays(365)).cachePrivate()
-                                // Without it the same address shows another picture once this one was replaced.
+                                // The same address shows another picture after this one is replaced.
                                 : CacheControl.noCache())
                 .eTag(SmallPictures.key(original.digest(), facts) + "-" + edge)
                 .body(new FileSystemResource(PictureProblems.naming(

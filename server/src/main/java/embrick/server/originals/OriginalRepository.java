@@ -20,6 +20,12 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     @Query("select o from Original o where o.jobId = :jobId order by collate(o.path as names)")
     List<Original> inOrder(UUID jobId);
 
+    /** Those of a job among the ids, in the same order. */
+    @Query("select o from Original o where o.jobId = :jobId and o.id in :ids order by collate(o.path as names)")
+    List<Original> inOrder(UUID jobId, Collection<UUID> ids);
+
+    List<Original> findByJobId(UUID jobId);
+
     Optional<Original> findByJobIdAndPath(UUID jobId, String path);
 
     Optional<Original> findByJobIdAndRootAndRootPath(UUID jobId, String root, String rootPath);
