@@ -7,8 +7,7 @@ run_tests() {
   [ "${1:-}" != thorough ] || cases="-Dembrick.thorough=true -Dbug.patterns=-XepDisableWarningsInGeneratedCode"
   find . -name class-times.tsv -path '*/target/*' -not -path '*/node_modules/*' -delete
   # shellcheck disable=SC2086
-  # Three modules at once on two cores: the browser's tests wait for their pages half of the time.
-  run_maven -T 3 verify -Dapart --fail-at-end $cases || failed=1
+  run_maven -T 2 verify -Dapart --fail-at-end $cases || failed=1
   report_times
   [ "$failed" = 0 ] || fail "some tests failed; their reports are in */target/surefire-reports."
   say "all tests have passed"

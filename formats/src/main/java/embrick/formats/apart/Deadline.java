@@ -7,15 +7,19 @@ import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 
 /**
- * Ends a process that computes too long, or that waits too long: one that gets a core only now and then is given several times
- * as long by the clock as by its own processor time.
+ * Ends a process that computes too long, or that waits without getting anywhere. One that gets a core only now and then goes
+ * on for as long as it gets one at all.
  */
 final class Deadline implements AutoCloseable {
     private static final ScheduledExecutorService WATCH = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().daemon().name("decoder-watch").factory());
 
     private static final long LOOK_MILLIS = 200;
-    private static final int TIMES_BY_THE_CLOCK = 4;
+
+    /** A process that uses a twentieth of its limit in this many times its limit is getting somewhere; an idle one uses less. */
+    private static final int WAIT_IN_LIMITS = 4;
+
+    private static final int STEPS_OF_LIMIT = 20;
 
     /** Why it was ended. */
     enum Reason {
@@ -27,14 +31,16 @@ final class Deadline implements AutoCloseable {
     private final Process process;
     private final Duration limit;
     private final Duration before;
-    private final long begunNanos = System.nanoTime();
     private final ScheduledFuture<?> looks;
+    private Duration atLastStep;
+    private long lastStepNanos = System.nanoTime();
     private volatile Reason reason = Reason.NOT_ENDED;
 
     private Deadline(Process process, Duration limit) {
         this.process = process;
         this.limit = limit;
         this.before = processorTime(process);
+        this.atLastStep = before;
         this.looks = WATCH.scheduleWithFixedDelay(this::look, LOOK_MILLIS, LOOK_MILLIS, TimeUnit.MILLISECONDS);
     }
 
@@ -44,10 +50,14 @@ final class Deadline implements AutoCloseable {
     }
 
     private void look() {
-        if (processorTime(process).minus(before).compareTo(limit) > 0) {
+        Duration used = processorTime(process);
+        if (used.minus(before).compareTo(limit) > 0) {
             end(Reason.COMPUTED_TOO_LONG);
-        } else if (System.nanoTime() - begunNanos
-                > limit.multipliedBy(TIMES_BY_THE_CLOCK).toNanos()) {
+        } else if (used.minus(atLastStep).compareTo(limit.dividedBy(STEPS_OF_LIMIT)) >= 0) {
+            atLastStep = used;
+            lastStepNanos = System.nanoTime();
+        } else if (System.nanoTime() - lastStepNanos
+                > limit.multipliedBy(WAIT_IN_LIMITS).toNanos()) {
             end(Reason.WAITED_TOO_LONG);
         }
     }

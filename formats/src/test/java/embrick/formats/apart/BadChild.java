@@ -100,7 +100,7 @@ final class BadChild {
         byte[] right = answer(number, 173, 91, 3);
         switch (behaviour) {
             case DIES -> Runtime.getRuntime().halt(139);
-            case HANGS -> Thread.sleep(60_000);
+            case HANGS -> Thread.sleep(600_000);
             case SPINS -> spin();
             case IS_KILLED -> {
                 new ProcessBuilder(
@@ -109,7 +109,7 @@ final class BadChild {
                                 String.valueOf(ProcessHandle.current().pid()))
                         .start()
                         .waitFor();
-                Thread.sleep(60_000);
+                Thread.sleep(600_000);
             }
             case FINDS_NO_MEMORY -> {
                 System.err.println("There is insufficient memory for the Java Runtime Environment to continue.");
@@ -126,14 +126,14 @@ final class BadChild {
             case ANSWERS_ANOTHER -> out.write(answer(number - 1, 173, 91, 3));
             case STALLS_HALF_WAY -> {
                 out.write(right, 0, right.length / 2);
-                Thread.sleep(60_000);
+                Thread.sleep(600_000);
             }
             case TAKES_ALL_MEMORY -> takeAllMemory();
         }
     }
 
     private static void spin() {
-        long until = System.nanoTime() + 60_000_000_000L;
+        long until = System.nanoTime() + 600_000_000_000L;
         while (System.nanoTime() < until) {
             Thread.onSpinWait();
         }

@@ -155,9 +155,12 @@ class CounterOrders implements RunInUse {
         return !order.state().isOver() && (ending == Ending.REMOVED || order.state() != CounterOrder.State.ACCEPTED);
     }
 
-    /** Takes over what the counter says. What somebody has cancelled here meanwhile stays so. */
+    /**
+     * Takes over what the counter says. What somebody has cancelled here meanwhile stays so, and what it says of another file
+     * than the one noted here is not said of this one: a replacement is known there a moment before it is known here.
+     */
     public void follow(UUID id, RemoteOrder remote) {
-        CounterOrder order = orders.findById(id).orElseThrow();
+        CounterOrder order = orders.findToChange(id).orElseThrow();
         if (order.state().isOver()) {
             return;
         }
@@ -166,7 +169,7 @@ class CounterOrders implements RunInUse {
                 remote.pieces().stream().collect(Collectors.toMap(RemotePiece::number, Function.identity()));
         for (CounterPiece piece : pieces.ofOrder(id)) {
             RemotePiece there = known.get(piece.number());
-            if (there != null) {
+            if (there != null && there.sha256().equals(piece.sha256())) {
                 piece.follow(there.state(), there.received(), JSON.writeValueAsString(there.refusals()));
             }
         }
@@ -177,17 +180,19 @@ class CounterOrders implements RunInUse {
     }
 
     public void hinder(UUID id, String why) {
-        orders.findById(id).filter(order -> !order.state().isOver()).ifPresent(order -> order.hinder(why));
+        orders.findToChange(id).filter(order -> !order.state().isOver()).ifPresent(order -> order.hinder(why));
     }
 
     public void fail(UUID id, String why) {
-        orders.findById(id)
+        orders.findToChange(id)
                 .filter(order -> !order.state().isOver())
                 .ifPresent(order -> order.fail(why, clock.instant()));
     }
 
     public void cancel(UUID id) {
-        orders.findById(id).filter(order -> !order.state().isOver()).ifPresent(order -> order.cancel(clock.instant()));
+        orders.findToChange(id)
+                .filter(order -> !order.state().isOver())
+                .ifPresent(order -> order.cancel(clock.instant()));
     }
 
     /** Takes another piece's file for one in an order. */

@@ -67,7 +67,7 @@ class CounterRound {
             return counter.cancel(remote.id()).state();
         }
         for (RemotePiece piece : remote.pieces()) {
-            if (piece.state() == CounterPiece.State.AWAITED && !send(id, remote.id(), piece.number())) {
+            if (piece.state() == CounterPiece.State.AWAITED && !send(id, remote.id(), piece)) {
                 return remote.state();
             }
         }
@@ -88,9 +88,10 @@ class CounterRound {
                         .toList());
     }
 
-    /** False if the order was cancelled meanwhile, or the piece's file is not there. */
-    private boolean send(UUID id, String remoteId, int number) throws IOException {
-        CounterPiece piece = piece(id, number).orElse(null);
+    /** False if the order was changed meanwhile, or the piece's file is not there. */
+    private boolean send(UUID id, String remoteId, RemotePiece awaited) throws IOException {
+        int number = awaited.number();
+        CounterPiece piece = piece(id, awaited).orElse(null);
         if (piece == null) {
             return false;
         }
@@ -106,21 +107,22 @@ class CounterRound {
         while (there < piece.bytes()) {
             there = counter.append(remoteId, number, file.get(), there, settings.partBytes());
             orders.noteSent(id, number, there);
-            if (piece(id, number).isEmpty()) {
+            if (piece(id, awaited).isEmpty()) {
                 return false;
             }
         }
         return true;
     }
 
-    /** Empty once nothing more is to be sent for it. */
-    private Optional<CounterPiece> piece(UUID id, int number) {
+    /** Empty once nothing more is to be sent for it, or another file than the one that is noted here. */
+    private Optional<CounterPiece> piece(UUID id, RemotePiece awaited) {
         return orders.find(id)
                 .filter(whole -> !whole.order().state().isOver())
                 .flatMap(whole -> whole.pieces().stream()
-                        .filter(piece -> piece.number() == number)
+                        .filter(piece -> piece.number() == awaited.number())
                         .findFirst())
-                .filter(piece -> piece.state() == CounterPiece.State.AWAITED);
+                .filter(piece -> piece.state() == CounterPiece.State.AWAITED)
+                .filter(piece -> piece.sha256().equals(awaited.sha256()));
     }
 
     /** The file that was ordered: the same bytes, also where the piece was made again. */

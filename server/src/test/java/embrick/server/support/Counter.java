@@ -39,6 +39,21 @@ public final class Counter {
         running.ask("PUT", "/behaviour", behaviour);
     }
 
+    /** Tells it of another file for a piece, as it is told while its customer has not noted so yet. */
+    public void replace(String order, int number, JsonNode piece) {
+        running.ask(
+                "POST",
+                "/orders/" + order + "/pieces/" + number + "/replacement",
+                Map.of(
+                        "name", piece.path("name").asString(),
+                        "bytes", piece.path("fileBytes").asLong(),
+                        "sha256", piece.path("digest").asString()));
+    }
+
+    public JsonNode order(String id) {
+        return running.ask("GET", "/orders/" + id, "");
+    }
+
     /** Every order that it was given. */
     public JsonNode orders() {
         return running.ask("GET", "/orders", "");

@@ -76,6 +76,7 @@ class OrderController {
             int copies,
             int attempt,
             PieceState state,
+            String sha256,
             long bytes,
             long received,
             List<Refusal> refusals) {}
@@ -239,6 +240,7 @@ class OrderController {
                     piece.copies(),
                     piece.attempt(),
                     piece.state(),
+                    piece.sha256(),
                     piece.bytes(),
                     files.received(order, piece),
                     piece.refusals());
