@@ -1,5 +1,5 @@
 # Debian packages that are needed, and how they get here.
-WORKER_PACKAGES="libturbojpeg0 liblcms2-2 libheif1 libtiff6 libwebp7 libdeflate0 zlib1g"
+WORKER_PACKAGES="libturbojpeg0 liblcms2-2 libheif1 libtiff6 libwebp7 libdeflate0 zlib1g fonts-wqy-microhei"
 RUN_PACKAGES="postgresql $WORKER_PACKAGES"
 TEST_PACKAGES="$RUN_PACKAGES chromium chromium-driver python3-pil libimage-exiftool-perl liblcms2-utils netpbm libjpeg-turbo-progs libtiff-tools libheif-examples poppler-utils qpdf colord-data icc-profiles-free plasma-workspace-wallpapers ukui-wallpapers"
 BENCH_PACKAGES="$RUN_PACKAGES python3-pil python3-skimage python3-onnx python3-opencv libheif-examples plasma-workspace-wallpapers ukui-wallpapers"

@@ -13,7 +13,7 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
     const depth = depthOf(value);
     const quality = qualityOf(value);
     const chroma = chromaOf(value);
-    if (kind === 'jpeg') onChange({ kind, quality, chroma, mostBytes: null });
+    if (kind === 'jpeg') onChange({ kind, quality, chroma, mostBytes: null, compressed: 'IF_CHANGED' });
     if (kind === 'tiff') onChange({ kind, packing: 'PLAIN', depth });
     if (kind === 'png') onChange({ kind, depth });
     if (kind === 'pdf') onChange({ kind, pixels: { kind: 'jpeg', quality, chroma }, marks: 'CROP_AND_FOLD' });
@@ -33,6 +33,9 @@ export function FileForm({ value, onChange }: { value: File; onChange: (value: F
       {value.kind === 'as-it-is' && <p className="quiet">Not a byte is changed: size, edges, sharpening and colours stay as they are.</p>}
       {value.kind === 'webp' && <WebpFields quality={value.quality} onChange={(quality) => onChange({ kind: 'webp', quality })} />}
       {value.kind === 'jpeg' && <Coding value={value} onChange={(coding) => onChange({ ...value, ...coding })} />}
+      {value.kind === 'jpeg' && (
+        <Recompression value={value.compressed} onChange={(compressed) => onChange({ ...value, compressed })} />
+      )}
       {value.kind === 'jpeg' && (
         <FileLimit value={value.mostBytes ?? null} onChange={(mostBytes) => onChange({ ...value, mostBytes })} />
       )}
@@ -103,11 +106,23 @@ function Coding({ value: { quality, chroma }, onChange }: CodingProps) {
       <label className="field">
         <span>quality {quality}</span>
         <Slider min={60} max={100} defaultValue={quality} onChangeComplete={(changed) => onChange({ quality: changed, chroma })} />
-        <span className="quiet">
-          Above 95 the file mainly gets larger. If no pixel changes, the JPEG is not recompressed; only ppi and metadata are updated.
-        </span>
+        <span className="quiet">Above 95 the file mainly gets larger.</span>
       </label>
       <Choice value={chroma} words={chromaNames} onChange={(changed) => onChange({ quality, chroma: changed })} />
+    </>
+  );
+}
+
+type Compressed = Extract<File, { kind: 'jpeg' }>['compressed'];
+
+/** Whether a JPEG of which no pixel changes keeps its compressed data. */
+function Recompression({ value, onChange }: { value: Compressed; onChange: (value: Compressed) => void }) {
+  return (
+    <>
+      <Checkbox checked={value === 'ALWAYS'} onChange={({ target }) => onChange(target.checked ? 'ALWAYS' : 'IF_CHANGED')}>
+        recompress even if no pixel changes
+      </Checkbox>
+      <p className="quiet">Otherwise such a JPEG stays as it is: only ppi and metadata are updated, and quality has no effect.</p>
     </>
   );
 }

@@ -242,7 +242,7 @@ const limitWords = (most?: number | null) => (most ? ` or less, up to ${decimals
 export function fileWords(file: TicketDocument['file']): string {
   switch (file.kind) {
     case 'jpeg':
-      return `JPEG, quality ${file.quality}${chromaWords[file.chroma]}${limitWords(file.mostBytes)}`;
+      return `JPEG, quality ${file.quality}${chromaWords[file.chroma]}${limitWords(file.mostBytes)}${file.compressed === 'ALWAYS' ? ', recompressed in any case' : ''}`;
     case 'tiff':
       return `TIFF${depthWords[file.depth]}${packingWords[file.packing]}`;
     case 'png':

@@ -5,7 +5,7 @@ import embrick.core.plan.Planning;
 import embrick.core.plan.SmallPlan;
 import embrick.core.print.Print;
 import embrick.core.print.Printer;
-import embrick.formats.letters.ShippedFont;
+import embrick.formats.letters.Lettering;
 import embrick.formats.pdf.ContactPages;
 import embrick.formats.picture.OpenedPicture;
 import java.awt.image.BufferedImage;
@@ -25,10 +25,10 @@ public final class ContactSheet {
 
     private final Formats formats;
     private final Path scratch;
-    private final ShippedFont letters;
+    private final Lettering letters;
 
     /** @param scratch a folder for files that are needed for a moment */
-    public ContactSheet(Formats formats, ShippedFont letters, Path scratch) {
+    public ContactSheet(Formats formats, Lettering letters, Path scratch) {
         this.letters = letters;
         this.formats = formats;
         this.scratch = scratch;

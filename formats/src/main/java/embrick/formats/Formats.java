@@ -25,6 +25,7 @@ import embrick.formats.picture.PictureFormat;
 import embrick.formats.picture.PieceFormat;
 import embrick.formats.picture.PrintFile;
 import embrick.formats.picture.RasterMemory;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Target;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Verified;
@@ -194,10 +195,11 @@ public final class Formats {
     /**
      * Reads a finished file to its last pixel, whatever its size, without holding it, and gives its facts.
      *
+     * @param written what writing it gave, or {@link SampleSums#NONE}
      * @throws UnusablePictureException if anything in it is damaged or missing
      */
-    public Verified verify(Path file, FileFormat format) throws IOException {
-        return written(format).verify(file);
+    public Verified verify(Path file, FileFormat format, SampleSums written) throws IOException {
+        return written(format).verify(file, written);
     }
 
     /** What a picture says in words and of its camera; what cannot be read of it is taken for missing. */
@@ -210,17 +212,18 @@ public final class Formats {
     }
 
     /** Writes a print of which nothing is carried over but its pixels. */
-    public void write(Print print, Plan plan, Target to, PrintFile.Progress progress) throws IOException {
-        write(print, OriginalMetadata.NONE, plan, to, progress);
+    public SampleSums write(Print print, Plan plan, Target to, PrintFile.Progress progress) throws IOException {
+        return write(print, OriginalMetadata.NONE, plan, to, progress);
     }
 
     /**
      * Writes a print as its plan says, strip by strip.
      *
      * @param original of which the plan says what is carried over
+     * @return what its samples must come to when it is verified
      */
-    public void write(Print print, OriginalMetadata original, Plan plan, Target to, PrintFile.Progress progress)
+    public SampleSums write(Print print, OriginalMetadata original, Plan plan, Target to, PrintFile.Progress progress)
             throws IOException {
-        written(plan.file()).write(print, plan, marks.of(plan, original), to, progress);
+        return written(plan.file()).write(print, plan, marks.of(plan, original), to, progress);
     }
 }

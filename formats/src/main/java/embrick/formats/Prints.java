@@ -6,15 +6,15 @@ import embrick.core.plan.Plan;
 import embrick.core.print.Print;
 import embrick.core.print.Printer;
 import embrick.formats.icc.ProfileShelf;
+import embrick.formats.letters.Lettering;
 import embrick.formats.letters.MarkDrawing;
-import embrick.formats.letters.ShippedFont;
 import embrick.formats.letters.Stencils;
 import java.util.Optional;
 
 /** Prints with the profiles and the letters that are here. Safe for several threads. */
 public final class Prints {
     private final ProfileShelf profiles;
-    private final ShippedFont font = new ShippedFont();
+    private final Lettering font = new Lettering();
     private final MarkDrawing drawing;
 
     /** Without pictures for marks. */
@@ -29,7 +29,7 @@ public final class Prints {
     }
 
     /** The font that captions are set in. */
-    public ShippedFont font() {
+    public Lettering font() {
         return font;
     }
 

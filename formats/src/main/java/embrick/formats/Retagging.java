@@ -37,6 +37,7 @@ public final class Retagging {
                 && plan.picture().equals(PixelRect.whole(stored))
                 && plan.sharpening().isEmpty()
                 && plan.file() instanceof FileFormat.Jpeg jpeg
+                && jpeg.compressed() == FileFormat.Compressed.IF_CHANGED
                 && Files.size(original) + ROOM_FOR_MARKS <= jpeg.mostBytes().orElse(Long.MAX_VALUE)
                 && profiles.digest(plan.colour().from())
                         .equals(profiles.digest(plan.colour().to()))

@@ -27,6 +27,7 @@ import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
 import embrick.formats.icc.ShippedProfile;
 import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Verified;
 import embrick.testing.Outside;
 import java.io.IOException;
@@ -226,7 +227,7 @@ class ColoursInFilesTest {
         Path page = folder.resolve("carries.pdf");
         FileFormat pdf = new FileFormat.Pdf(new PagePixels.Coded(new FileFormat.Jpeg(90)), PageMarks.NONE);
         Pieces.make(wide, paper.withFile(pdf), Framing.centred(), page);
-        String digest = FORMATS.verify(page, pdf)
+        String digest = FORMATS.verify(page, pdf, SampleSums.NONE)
                 .facts()
                 .colour()
                 .profile()
@@ -279,7 +280,7 @@ class ColoursInFilesTest {
                 }
             }
             assertThat(sum / wanted.length / 4).isLessThan(file instanceof FileFormat.Jpeg ? 1.2 : 0.3);
-            Verified verified = FORMATS.verify(piece, file);
+            Verified verified = FORMATS.verify(piece, file, SampleSums.NONE);
             assertThat(Expectation.of(plan, paper.digest()).differences(verified.facts(), verified.page()))
                     .isEmpty();
         }
@@ -316,7 +317,7 @@ class ColoursInFilesTest {
         Path page = folder.resolve("inks.pdf");
         Plan plan = Pieces.make(
                 ramp, ticket(ShippedProfile.LUSTRE_CMYK, Rendering.RELATIVE_COMPENSATED, pdf), Framing.centred(), page);
-        Verified verified = FORMATS.verify(page, pdf);
+        Verified verified = FORMATS.verify(page, pdf, SampleSums.NONE);
         assertThat(Expectation.of(plan, ShippedProfile.LUSTRE_CMYK.digest())
                         .differences(verified.facts(), verified.page()))
                 .isEmpty();

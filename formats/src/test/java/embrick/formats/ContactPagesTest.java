@@ -2,7 +2,7 @@ package embrick.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import embrick.formats.letters.ShippedFont;
+import embrick.formats.letters.Lettering;
 import embrick.formats.pdf.ContactPages;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -26,7 +26,7 @@ class ContactPagesTest {
 
     private byte[] pages(int cells, String title) throws IOException {
         ByteArrayOutputStream pdf = new ByteArrayOutputStream();
-        try (ContactPages pages = new ContactPages(title, PDRectangle.A4, cells, new ShippedFont(), scratch)) {
+        try (ContactPages pages = new ContactPages(title, PDRectangle.A4, cells, new Lettering(), scratch)) {
             for (int i = 1; i <= cells; i++) {
                 pages.add(Optional.of(picture()), List.of(i + "  pier-" + i + ".jpg", "8 × 10 in", "checked"));
             }
@@ -82,12 +82,12 @@ class ContactPagesTest {
     @Test
     void whatTheFontDoesNotHaveAndWhatIsTooLongDoNotStopIt() throws IOException {
         ByteArrayOutputStream pdf = new ByteArrayOutputStream();
-        try (ContactPages pages = new ContactPages("凧", PDRectangle.LETTER, 1, new ShippedFont(), scratch)) {
-            pages.add(Optional.empty(), List.of("1  凧-" + "very-long-name-".repeat(20) + ".jpg"));
+        try (ContactPages pages = new ContactPages("凧", PDRectangle.LETTER, 1, new Lettering(), scratch)) {
+            pages.add(Optional.empty(), List.of("1  🪁凧-" + "very-long-name-".repeat(20) + ".jpg"));
             pages.save(pdf);
         }
         try (PDDocument document = Loader.loadPDF(pdf.toByteArray())) {
-            assertThat(new PDFTextStripper().getText(document)).contains("1  ?-very-long-name", "…");
+            assertThat(new PDFTextStripper().getText(document)).contains("凧\n", "1  [U+1FA81]凧-very-long-name", "…");
             assertThat(document.getPage(0).getMediaBox().getWidth()).isEqualTo(612);
         }
     }

@@ -19,6 +19,7 @@ import embrick.core.ticket.Sides;
 import embrick.core.ticket.Ticket;
 import embrick.core.units.Length;
 import embrick.formats.icc.ShippedProfile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Verified;
 import embrick.testing.Outside;
@@ -231,7 +232,7 @@ class PagesTest {
         for (FileFormat file : List.of(coded(PageMarks.CROP_AND_FOLD), whole(Depth.SIXTEEN))) {
             String name = "ok-" + file.bits(16) + ".pdf";
             Plan plan = make(Pieces.ticket("4", "6", 50, file).withEdges(WRAP), name);
-            Verified verified = Pieces.FORMATS.verify(folder.resolve(name), file);
+            Verified verified = Pieces.FORMATS.verify(folder.resolve(name), file, SampleSums.NONE);
             assertThat(Expectation.of(plan, ShippedProfile.SRGB.digest())
                             .differences(verified.facts(), verified.page()))
                     .isEmpty();
@@ -246,12 +247,12 @@ class PagesTest {
                 byte[] damaged = bytes.clone();
                 Arrays.fill(damaged, from, from + 2000, (byte) 0);
                 Files.write(folder.resolve("damaged.pdf"), damaged);
-                assertThatThrownBy(() -> Pieces.FORMATS.verify(folder.resolve("damaged.pdf"), file))
+                assertThatThrownBy(() -> Pieces.FORMATS.verify(folder.resolve("damaged.pdf"), file, SampleSums.NONE))
                         .as("%s from %d", name, from)
                         .isInstanceOf(UnusablePictureException.class);
             }
             Files.write(folder.resolve("cut.pdf"), Arrays.copyOf(bytes, bytes.length * 2 / 3));
-            assertThatThrownBy(() -> Pieces.FORMATS.verify(folder.resolve("cut.pdf"), file))
+            assertThatThrownBy(() -> Pieces.FORMATS.verify(folder.resolve("cut.pdf"), file, SampleSums.NONE))
                     .isInstanceOf(UnusablePictureException.class);
         }
     }

@@ -23,6 +23,7 @@ import embrick.formats.picture.DecodeLimits;
 import embrick.formats.picture.FileTarget;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.probe.Probe;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -64,7 +65,7 @@ public final class Pieces {
             case WEBP -> new FileFormat.Webp(Optional.empty());
             case HEIF, PDF -> throw new IllegalArgumentException("file: expected one that is written here");
         };
-        return FORMATS.verify(file, format).facts();
+        return FORMATS.verify(file, format, SampleSums.NONE).facts();
     }
 
     /** Makes one piece and returns its plan. */

@@ -31,22 +31,25 @@ final class KeptPixels {
         if (keepsItsCode(facts, plan)) {
             return Optional.of(new Notice(
                     "code-kept",
-                    "the JPEG goes over as it was coded: the ticket's quality and colour detail change nothing"));
+                    "no pixel changes, so the JPEG keeps its compressed data: the ticket's quality and colour detail have no effect"
+                            + " unless it recompresses"));
         }
-        if (isCodedWithLoss(plan.file())) {
-            changes.add("the picture is recompressed, nearly without change");
-        }
+        quality(plan.file()).ifPresent(quality -> changes.add("the picture is recompressed at quality " + quality));
         return changes.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Notice("pixels-change", String.join("; ", changes)));
     }
 
-    private static boolean isCodedWithLoss(FileFormat file) {
+    /** Of a compression that loses something. */
+    private static Optional<Integer> quality(FileFormat file) {
         return switch (file) {
-            case FileFormat.Jpeg _ -> true;
-            case FileFormat.Webp webp -> webp.quality().isPresent();
-            case FileFormat.Pdf pdf -> pdf.pixels() instanceof FileFormat.PagePixels.Coded;
-            case FileFormat.Tiff _, FileFormat.Png _, FileFormat.AsItIs _ -> false;
+            case FileFormat.Jpeg jpeg -> Optional.of(jpeg.quality());
+            case FileFormat.Webp webp -> webp.quality();
+            case FileFormat.Pdf pdf ->
+                pdf.pixels() instanceof FileFormat.PagePixels.Coded coded
+                        ? Optional.of(coded.jpeg().quality())
+                        : Optional.empty();
+            case FileFormat.Tiff _, FileFormat.Png _, FileFormat.AsItIs _ -> Optional.empty();
         };
     }
 
@@ -56,6 +59,7 @@ final class KeptPixels {
                 && plan.keepsPixels()
                 && plan.sharpening().isEmpty()
                 && plan.file() instanceof FileFormat.Jpeg jpeg
+                && jpeg.compressed() == FileFormat.Compressed.IF_CHANGED
                 && facts.fileBytes() <= jpeg.mostBytes().orElse(Long.MAX_VALUE)
                 && plan.window().seenAs() == Orientation.UPRIGHT
                 && plan.total().equals(facts.stored())

@@ -23,10 +23,15 @@ public sealed interface FileFormat {
      *
      * @param quality 1 to 100; the most, where the file's size has a limit
      * @param mostBytes that the file may have, {@value #LEAST_LIMIT} to {@value #MOST_LIMIT}
+     * @param compressed whether a JPEG of which no pixel changes keeps its compressed data
      */
-    record Jpeg(int quality, Chroma chroma, Optional<Long> mostBytes) implements FileFormat {
+    record Jpeg(int quality, Chroma chroma, Optional<Long> mostBytes, Compressed compressed) implements FileFormat {
         private static final long LEAST_LIMIT = 5_000;
         private static final long MOST_LIMIT = 100_000_000;
+
+        public Jpeg(int quality, Chroma chroma, Optional<Long> mostBytes) {
+            this(quality, chroma, mostBytes, Compressed.IF_CHANGED);
+        }
 
         /** As large as it comes out. */
         public Jpeg(int quality, Chroma chroma) {
@@ -39,13 +44,14 @@ public sealed interface FileFormat {
         }
 
         public Jpeg withQuality(int other) {
-            return new Jpeg(other, chroma, mostBytes);
+            return new Jpeg(other, chroma, mostBytes, compressed);
         }
 
         public Jpeg {
             Objects.requireNonNull(chroma);
             // Plans that were stored before did not say it.
             mostBytes = mostBytes == null ? Optional.empty() : mostBytes;
+            compressed = compressed == null ? Compressed.IF_CHANGED : compressed;
             mostBytes.ifPresent(limit -> {
                 if (limit < LEAST_LIMIT || limit > MOST_LIMIT) {
                     throw new IllegalArgumentException(
@@ -61,6 +67,14 @@ public sealed interface FileFormat {
         public String suffix() {
             return "jpg";
         }
+    }
+
+    /** When a JPEG made from a JPEG is compressed again. */
+    enum Compressed {
+        /** Only if some pixel changes: otherwise quality and colour detail stay as they came. */
+        IF_CHANGED,
+        /** In any case, at the quality that is asked for. */
+        ALWAYS
     }
 
     /** How finely a JPEG keeps colour beside brightness (T.81, A.1.1; the trade's 4:4:4, 4:2:2 and 4:2:0). */

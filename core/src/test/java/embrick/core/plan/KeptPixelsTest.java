@@ -10,6 +10,8 @@ import embrick.core.pixels.Orientation;
 import embrick.core.source.SourceFacts;
 import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat;
+import embrick.core.ticket.FileFormat.Chroma;
+import embrick.core.ticket.FileFormat.Compressed;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Size;
 import embrick.core.ticket.Ticket;
@@ -46,10 +48,10 @@ class KeptPixelsTest {
     @Test
     void whatChangesThemWhereTheyAreNot() {
         assertThat(told(picture(300, 200), CONVERTED.withFile(new FileFormat.Webp(Optional.of(90)))))
-                .containsExactly("the picture is recompressed, nearly without change");
+                .containsExactly("the picture is recompressed at quality 90");
         // A sideways JPEG cannot keep its code once its tag is applied.
         assertThat(told(picture(300, 200, Orientation.QUARTER_RIGHT), CONVERTED.withFile(new FileFormat.Jpeg(90))))
-                .containsExactly("the picture is recompressed, nearly without change");
+                .containsExactly("the picture is recompressed at quality 90");
         SourceFacts deep = new SourceFacts(
                 SourceFacts.FileKind.TIFF,
                 picture(300, 200).stored(),
@@ -70,6 +72,10 @@ class KeptPixelsTest {
                 (Planning.Ready) Planner.plan(jpeg, CONVERTED.withFile(new FileFormat.Jpeg(40)), Framing.centred());
         assertThat(kept.notices()).extracting(Notice::code).contains("code-kept");
         assertThat(kept.plan().figures().expectedFileBytes()).isEqualTo(jpeg.fileBytes());
+        FileFormat again = new FileFormat.Jpeg(40, Chroma.FULL, Optional.empty(), Compressed.ALWAYS);
+        assertThat(told(jpeg, CONVERTED.withFile(again))).containsExactly("the picture is recompressed at quality 40");
+        Planning.Ready recompressed = (Planning.Ready) Planner.plan(jpeg, CONVERTED.withFile(again), Framing.centred());
+        assertThat(recompressed.notices()).extracting(Notice::code).doesNotContain("code-kept");
         Planning.Ready made =
                 (Planning.Ready) Planner.plan(jpeg, CONVERTED.withFile(new FileFormat.Png()), Framing.centred());
         assertThat(made.notices()).extracting(Notice::code).doesNotContain("code-kept");

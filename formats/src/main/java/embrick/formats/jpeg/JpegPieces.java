@@ -10,6 +10,7 @@ import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PieceFormat;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Target;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Verified;
@@ -30,13 +31,14 @@ public final class JpegPieces implements PieceFormat {
     }
 
     @Override
-    public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
+    public SampleSums write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
         if (coding.mostBytes().isPresent()) {
             JpegWithin.write(print, marks, coding, to.stream(), crew, progress);
         } else {
             write(print, marks, coding, to.stream(), crew, progress);
         }
+        return SampleSums.NONE;
     }
 
     /** Writes rows as a JPEG somewhere else than into a file of its own. */
@@ -52,7 +54,7 @@ public final class JpegPieces implements PieceFormat {
     }
 
     @Override
-    public Verified verify(Path file) throws IOException {
+    public Verified verify(Path file, SampleSums written) throws IOException {
         JpegHeader header = JpegPictures.header(file);
         JpegReader.requireClean(file);
         if (!header.densitiesAgree()) {

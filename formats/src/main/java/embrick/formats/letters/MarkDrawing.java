@@ -14,10 +14,10 @@ import javax.imageio.ImageIO;
 
 /** Draws captions and marks: letters of the shipped font, and figures of PNGs by what in them is not see-through. */
 public final class MarkDrawing implements CaptionRenderer {
-    private final ShippedFont font;
+    private final Lettering font;
     private final Stencils stencils;
 
-    public MarkDrawing(ShippedFont font, Stencils stencils) {
+    public MarkDrawing(Lettering font, Stencils stencils) {
         this.font = font;
         this.stencils = stencils;
     }

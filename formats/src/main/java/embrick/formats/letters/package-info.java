@@ -1,2 +1,2 @@
-/** Words on paper in a font that ships with the application. Start at {@link embrick.formats.letters.ShippedFont}. */
+/** Words on paper in fonts that come with the application. Start at {@link embrick.formats.letters.Lettering}. */
 package embrick.formats.letters;

@@ -1,9 +1,8 @@
 package embrick.formats.pdf;
 
-import embrick.formats.letters.ShippedFont;
+import embrick.formats.letters.Lettering;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Path;
 import java.util.List;
@@ -14,8 +13,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -38,8 +35,8 @@ public final class ContactPages implements AutoCloseable {
     private static final String MORE = "…";
 
     private final PDDocument document;
-    private final ShippedFont letters;
-    private final PDFont font;
+    private final Lettering letters;
+    private final DocumentFonts fonts;
     private final String title;
     private final PDRectangle paper;
     private final int all;
@@ -51,15 +48,12 @@ public final class ContactPages implements AutoCloseable {
      * @param all cells that will come
      * @param scratch where pictures lie until the document is saved
      */
-    public ContactPages(String title, PDRectangle paper, int all, ShippedFont letters, Path scratch)
-            throws IOException {
+    public ContactPages(String title, PDRectangle paper, int all, Lettering letters, Path scratch) throws IOException {
         this.document = new PDDocument(MemoryUsageSetting.setupTempFileOnly().setTempDir(scratch.toFile()).streamCache);
         this.letters = letters;
         this.paper = paper;
         this.all = all;
-        try (InputStream in = ShippedFont.file()) {
-            this.font = PDType0Font.load(document, in);
-        }
+        this.fonts = new DocumentFonts(document, letters);
         this.title = letters.shown(title);
         document.getDocumentInformation().setTitle(title);
         document.getDocumentInformation().setProducer("Embrick");
@@ -91,7 +85,7 @@ public final class ContactPages implements AutoCloseable {
             draw(picture.get(), left, top, width, room);
         }
         for (int i = 0; i < Math.min(LINES, words.size()); i++) {
-            write(cut(letters.shown(words.get(i)), width), left, top - room - 2 - (i + 1) * LINE + 2, SIZE);
+            fonts.write(page, cut(letters.shown(words.get(i)), width), left, top - room - 2 - (i + 1) * LINE + 2, SIZE);
         }
     }
 
@@ -110,16 +104,13 @@ public final class ContactPages implements AutoCloseable {
         String number =
                 document.getNumberOfPages() + " / " + Math.max(1, (all + COLUMNS * ROWS - 1) / (COLUMNS * ROWS));
         float width = paper.getWidth() - 2 * MARGIN;
-        write(cut(title, width * SIZE / TITLE_SIZE), MARGIN, paper.getHeight() - MARGIN - TITLE_SIZE, TITLE_SIZE);
-        write(number, paper.getWidth() - MARGIN - length(number), MARGIN, SIZE);
-    }
-
-    private void write(String words, float x, float y, float size) throws IOException {
-        page.beginText();
-        page.setFont(font, size);
-        page.newLineAtOffset(x, y);
-        page.showText(words);
-        page.endText();
+        fonts.write(
+                page,
+                cut(title, width * SIZE / TITLE_SIZE),
+                MARGIN,
+                paper.getHeight() - MARGIN - TITLE_SIZE,
+                TITLE_SIZE);
+        fonts.write(page, number, paper.getWidth() - MARGIN - length(number), MARGIN, SIZE);
     }
 
     private float length(String words) {

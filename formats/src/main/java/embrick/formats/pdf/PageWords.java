@@ -1,8 +1,7 @@
 package embrick.formats.pdf;
 
-import embrick.formats.letters.ShippedFont;
+import embrick.formats.letters.Lettering;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Path;
 import java.util.List;
@@ -10,10 +9,8 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
-/** Words on the pages of a PDF that is there, in the shipped font, in black. */
+/** Words on the pages of a PDF that is there, in black. */
 public final class PageWords {
     private PageWords() {}
 
@@ -24,22 +21,16 @@ public final class PageWords {
      */
     public record Words(double x, double y, double size, String text) {}
 
-    /** @param pages for each page of the PDF its words; what the font does not have becomes a question mark */
-    public static void write(Path pdf, List<List<Words>> pages, ShippedFont letters, OutputStream to)
-            throws IOException {
-        try (PDDocument document = Loader.loadPDF(pdf.toFile());
-                InputStream in = ShippedFont.file()) {
-            PDFont font = PDType0Font.load(document, in);
+    /** @param pages for each page of the PDF its words; characters that no typeface has are told by their codes */
+    public static void write(Path pdf, List<List<Words>> pages, Lettering letters, OutputStream to) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
+            DocumentFonts fonts = new DocumentFonts(document, letters);
             for (int i = 0; i < pages.size(); i++) {
                 try (PDPageContentStream content =
                         new PDPageContentStream(document, document.getPage(i), AppendMode.APPEND, true, true)) {
+                    content.setNonStrokingColor(0f);
                     for (Words words : pages.get(i)) {
-                        content.beginText();
-                        content.setNonStrokingColor(0f);
-                        content.setFont(font, (float) words.size());
-                        content.newLineAtOffset((float) words.x(), (float) words.y());
-                        content.showText(letters.shown(words.text()));
-                        content.endText();
+                        fonts.write(content, words.text(), words.x(), words.y(), words.size());
                     }
                 }
             }

@@ -17,6 +17,7 @@ import embrick.formats.jpeg.JpegPieces;
 import embrick.formats.pdf.PdfPages.Packing;
 import embrick.formats.picture.PieceFormat;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Target;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Verified;
@@ -45,7 +46,7 @@ public final class PdfPieces implements PieceFormat {
     }
 
     @Override
-    public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
+    public SampleSums write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
         try (PdfPages pages = new PdfPages("", scratch)) {
             switch (pixels) {
@@ -65,10 +66,11 @@ public final class PdfPieces implements PieceFormat {
             }
             pages.save(to.stream());
         }
+        return SampleSums.NONE;
     }
 
     @Override
-    public Verified verify(Path file) throws IOException {
+    public Verified verify(Path file, SampleSums written) throws IOException {
         try (PdfPiece piece = PdfPiece.open(file)) {
             PdfPages.Picture picture = piece.picture();
             PixelSize size = new PixelSize(picture.width(), picture.height());

@@ -7,6 +7,7 @@ import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PieceFormat;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Target;
 import embrick.formats.picture.Verified;
 import java.io.IOException;
@@ -23,13 +24,14 @@ public final class PngPieces implements PieceFormat {
     }
 
     @Override
-    public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
+    public SampleSums write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
         PngWriter.write(print, marks, to.stream(), crew, progress);
+        return SampleSums.NONE;
     }
 
     @Override
-    public Verified verify(Path file) throws IOException {
+    public Verified verify(Path file, SampleSums written) throws IOException {
         PngVerifier.verify(file);
         return Verified.of(pictures.read(file).facts());
     }

@@ -101,13 +101,18 @@ final class Lzw {
         bits &= (1 << waiting) - 1;
     }
 
-    /** How many bytes a packed strip holds; -1 if it does not read to its end. */
-    static long unpackedLength(ByteBuffer packed) {
+    /**
+     * Unpacks a strip; gives how many bytes it holds, or -1 if it does not read to its end or holds more than there is room for.
+     *
+     * <p>Each sequence that a code stands for lies in what was unpacked already: a code is where that is, and how long.
+     */
+    static int unpack(ByteBuffer packed, byte[] to) {
+        int[] starts = new int[1 << MOST_WIDTH];
         int[] lengths = new int[1 << MOST_WIDTH];
-        long length = 0;
+        int at = 0;
         int width = LEAST_WIDTH;
         int next = FIRST;
-        int before = -1;
+        int beforeLength = 0;
         int bits = 0;
         int waiting = 0;
         while (true) {
@@ -122,30 +127,38 @@ final class Lzw {
             int code = bits >>> waiting;
             bits &= (1 << waiting) - 1;
             if (code == END) {
-                return length;
+                return at;
             }
             if (code == CLEAR) {
                 width = LEAST_WIDTH;
                 next = FIRST;
-                before = -1;
+                beforeLength = 0;
                 continue;
             }
-            boolean isKnown = code < CLEAR || code < next && code >= FIRST;
-            if (!isKnown && (code != next || before < 0)) {
+            if (beforeLength > 0 && next < starts.length) {
+                starts[next] = at - beforeLength;
+                lengths[next++] = beforeLength + 1;
+            }
+            if (code >= next) {
                 return -1;
             }
-            if (before >= 0 && next < lengths.length) {
-                lengths[next++] = length(lengths, before) + 1;
+            int length = code < CLEAR ? 1 : lengths[code];
+            if (length > to.length - at) {
+                return -1;
             }
-            length += length(lengths, code);
-            before = code;
+            if (code < CLEAR) {
+                to[at] = (byte) code;
+            } else {
+                // Byte by byte: the newest sequence reaches into what it is copied to.
+                for (int i = 0; i < length; i++) {
+                    to[at + i] = to[starts[code] + i];
+                }
+            }
+            at += length;
+            beforeLength = length;
             if (next == (1 << width) - 1 && width < MOST_WIDTH) {
                 width++;
             }
         }
-    }
-
-    private static int length(int[] lengths, int code) {
-        return code < CLEAR ? 1 : lengths[code];
     }
 }

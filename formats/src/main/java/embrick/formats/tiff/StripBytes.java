@@ -10,9 +10,18 @@ import java.nio.ByteOrder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import java.util.zip.CRC32C;
 
 /** Strips' samples as they go into the file: 8 or 16 bit little-endian, plain or predicted and packed. */
-final class StripBytes implements RowParts.Making<List<byte[]>> {
+final class StripBytes implements RowParts.Making<List<StripBytes.Packed>> {
+    /**
+     * A strip.
+     *
+     * @param sampleSum CRC-32C of its samples, little-endian, before they were predicted and packed
+     */
+    @SuppressWarnings("ArrayRecordComponent") // handed on once, compared with nothing
+    record Packed(byte[] bytes, int sampleSum) {}
+
     private final PixelRows print;
     private final int channels;
     private final Packing packing;
@@ -32,49 +41,38 @@ final class StripBytes implements RowParts.Making<List<byte[]>> {
     }
 
     @Override
-    public List<byte[]> make(RowParts.Rows part) {
-        List<byte[]> strips = new ArrayList<>();
+    public List<Packed> make(RowParts.Rows part) {
+        List<Packed> strips = new ArrayList<>();
         for (int y = part.first(); y < part.end(); y += TiffWriter.STRIP_ROWS) {
-            strips.add(pack.apply(samples(print.rows(y, Math.min(TiffWriter.STRIP_ROWS, part.end() - y)))));
+            strips.add(packed(print.rows(y, Math.min(TiffWriter.STRIP_ROWS, part.end() - y))));
         }
         return strips;
     }
 
-    private byte[] samples(Strip strip) {
+    private Packed packed(Strip strip) {
         int count = strip.rows() * strip.rowLength();
+        byte[] bytes = new byte[count * (print.bitsPerChannel() / 8)];
         if (print.bitsPerChannel() == 8) {
-            byte[] bytes = new byte[count];
             strip.toBytes(bytes);
-            if (packing != Packing.PLAIN) {
-                predict(bytes, strip.rowLength());
-            }
-            return bytes;
+        } else {
+            short[] shorts = new short[count];
+            strip.toShorts(shorts);
+            ByteBuffer.wrap(bytes)
+                    .order(ByteOrder.LITTLE_ENDIAN)
+                    .asShortBuffer()
+                    .put(shorts);
         }
-        short[] shorts = new short[count];
-        strip.toShorts(shorts);
+        int sum = sum(bytes);
         if (packing != Packing.PLAIN) {
-            predict(shorts, strip.rowLength());
+            Predictor.predict(bytes, strip.rowLength(), channels, print.bitsPerChannel());
         }
-        ByteBuffer bytes = ByteBuffer.allocate(count * Short.BYTES).order(ByteOrder.LITTLE_ENDIAN);
-        bytes.asShortBuffer().put(shorts);
-        return bytes.array();
+        return new Packed(pack.apply(bytes), sum);
     }
 
-    /** TIFF 6.0, section 14: each sample less the one of the same channel to its left. */
-    private void predict(byte[] samples, int rowLength) {
-        for (int row = 0; row < samples.length; row += rowLength) {
-            for (int i = rowLength - 1; i >= channels; i--) {
-                samples[row + i] -= samples[row + i - channels];
-            }
-        }
-    }
-
-    private void predict(short[] samples, int rowLength) {
-        for (int row = 0; row < samples.length; row += rowLength) {
-            for (int i = rowLength - 1; i >= channels; i--) {
-                samples[row + i] -= samples[row + i - channels];
-            }
-        }
+    static int sum(byte[] samples) {
+        CRC32C sum = new CRC32C();
+        sum.update(samples);
+        return (int) sum.getValue();
     }
 
     @Override

@@ -8,6 +8,7 @@ import embrick.formats.icc.ProfileShelf;
 import embrick.formats.picture.PictureColours;
 import embrick.formats.picture.PieceFormat;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Target;
 import embrick.formats.picture.Verified;
 import java.io.IOException;
@@ -26,14 +27,14 @@ public final class TiffPieces implements PieceFormat {
     }
 
     @Override
-    public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
+    public SampleSums write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
-        TiffWriter.write(print, marks, packing, to, crew, progress);
+        return TiffWriter.write(print, marks, packing, to, crew, progress);
     }
 
     @Override
-    public Verified verify(Path file) throws IOException {
-        TiffVerifier.verify(file);
+    public Verified verify(Path file, SampleSums written) throws IOException {
+        TiffVerifier.verify(file, written);
         return Verified.of(pictures.read(file).facts());
     }
 }

@@ -11,6 +11,7 @@ import embrick.formats.ifd.Ifd;
 import embrick.formats.ifd.IfdBuilder;
 import embrick.formats.metadata.CarriedMetadata;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Target;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -28,19 +29,19 @@ import java.util.List;
  */
 final class TiffWriter {
     static final int STRIP_ROWS = 64;
-    private static final int PREDICTOR_HORIZONTAL = 2;
+    static final int PREDICTOR_HORIZONTAL = 2;
     /** Offsets of 32 bits end at 4 GiB; a packed file can be a little larger than its samples. */
     private static final long CLASSIC_BYTES = 0xFFFF_FFFFL - (64L << 20);
 
     private TiffWriter() {}
 
-    static void write(
+    static SampleSums write(
             PixelRows print, PrintFile file, Packing packing, Target target, Crew crew, PrintFile.Progress progress)
             throws IOException {
-        write(print, file, packing, flavour(print), target, crew, progress);
+        return write(print, file, packing, flavour(print), target, crew, progress);
     }
 
-    static void write(
+    static SampleSums write(
             PixelRows print,
             PrintFile file,
             Packing packing,
@@ -56,9 +57,12 @@ final class TiffWriter {
         out.write(header);
         List<Long> offsets = new ArrayList<>();
         List<Long> counts = new ArrayList<>();
+        List<Integer> sums = new ArrayList<>();
         long[] at = {header.length};
         new RowParts(crew, print, STRIP_ROWS).inOrder(rows -> new StripBytes(rows, packing), (rows, made) -> {
-            for (byte[] bytes : made) {
+            for (StripBytes.Packed strip : made) {
+                byte[] bytes = strip.bytes();
+                sums.add(strip.sampleSum());
                 offsets.add(at[0]);
                 counts.add((long) bytes.length);
                 out.write(bytes);
@@ -74,6 +78,7 @@ final class TiffWriter {
         out.write(directory.build(at[0]));
         out.flush();
         target.writeAt(0, header(flavour, at[0]));
+        return new SampleSums(sums);
     }
 
     /** What the picture says: in tags of the directory, and in directories before it that it points to. */

@@ -8,6 +8,7 @@ import embrick.formats.picture.Picture;
 import embrick.formats.picture.PictureFormat;
 import embrick.formats.picture.PieceFormat;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Target;
 import embrick.formats.picture.Verified;
 import java.io.IOException;
@@ -25,14 +26,15 @@ public final class WebpPieces implements PieceFormat {
     }
 
     @Override
-    public void write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
+    public SampleSums write(PixelRows print, Plan plan, PrintFile marks, Target to, PrintFile.Progress progress)
             throws IOException {
         WebpWriter.write(print, coding.quality(), marks, to.stream(), progress);
+        return SampleSums.NONE;
     }
 
     /** Decodes it whole: its size has a limit. */
     @Override
-    public Verified verify(Path file) throws IOException {
+    public Verified verify(Path file, SampleSums written) throws IOException {
         Picture picture = pictures.read(file);
         picture.decode(Integer.MAX_VALUE, HugePages::raster).raster().close();
         return Verified.of(picture.facts());

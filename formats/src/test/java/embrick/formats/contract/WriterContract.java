@@ -13,6 +13,7 @@ import embrick.formats.Pieces;
 import embrick.formats.picture.FileTarget;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.formats.picture.Verified;
 import embrick.testing.Outside;
@@ -51,12 +52,12 @@ abstract class WriterContract {
     }
 
     Verified verified(byte[] other) throws IOException {
-        return Pieces.FORMATS.verify(Files.write(folder.resolve("other"), other), format());
+        return Pieces.FORMATS.verify(Files.write(folder.resolve("other"), other), format(), SampleSums.NONE);
     }
 
     @Test
     void whatIsWrittenIsAsPlanned() throws IOException {
-        Verified found = Pieces.FORMATS.verify(piece, format());
+        Verified found = Pieces.FORMATS.verify(piece, format(), SampleSums.NONE);
         Expectation expectation = Expectation.of(
                 plan, Pieces.FORMATS.profiles().digest(plan.colour().to()));
         assertThat(expectation.differences(found.facts(), found.page())).isEmpty();

@@ -21,6 +21,7 @@ import embrick.formats.picture.DecodeLimits;
 import embrick.formats.picture.FileTarget;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.testing.Outside;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -76,7 +77,7 @@ class SameBytesTest {
             try (FileTarget target = FileTarget.create(piece)) {
                 formats.write(print, plan, target, PrintFile.Progress.none());
             }
-            formats.verify(piece, plan.file());
+            formats.verify(piece, plan.file(), SampleSums.NONE);
             String now = print.halo().orElseThrow().toString();
             assertThat(halo.isEmpty() ? now : halo).isEqualTo(now);
             halo = now;

@@ -14,6 +14,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.api.parallel.Isolated;
@@ -49,10 +51,11 @@ class ProfileShelfTest {
     void ourSrgbIsTheSrgbOfLittleCms() throws IOException {
         // transicc's built-in *sRGB to our file: every colour stays within 1 count of 255.
         Path file = Files.write(folder.resolve("srgb.icc"), MatrixProfile.srgb());
-        for (int[] colour : cube(5)) {
-            int[] said = transicc(colour, "*sRGB", file.toString());
+        int[][] colours = cube(5);
+        int[][] said = transicc(colours, "*sRGB", file.toString());
+        for (int i = 0; i < colours.length; i++) {
             for (int c = 0; c < 3; c++) {
-                assertThat(said[c]).isCloseTo(colour[c], within(1));
+                assertThat(said[i][c]).isCloseTo(colours[i][c], within(1));
             }
         }
     }
@@ -65,26 +68,33 @@ class ProfileShelfTest {
         Path from = Files.write(folder.resolve("from.icc"), profile);
         Path to = Files.write(folder.resolve("to.icc"), MatrixProfile.srgb());
         Transform transform = toSrgb(profile, ColourModel.RGB);
-        for (int[] colour : cube(4)) {
-            int[] said = transicc(colour, from.toString(), to.toString());
+        int[][] colours = cube(4);
+        int[][] said = transicc(colours, from.toString(), to.toString());
+        for (int i = 0; i < colours.length; i++) {
+            int[] colour = colours[i];
             float[] out = new float[3];
             transform.apply(new float[] {colour[0] / 255f, colour[1] / 255f, colour[2] / 255f}, 0, out, 0, 1);
             for (int c = 0; c < 3; c++) {
-                assertThat((double) out[c] * 255).isCloseTo(said[c], within(0.55));
+                assertThat((double) out[c] * 255).isCloseTo(said[i][c], within(0.55));
             }
         }
     }
 
-    private int[] transicc(int[] colour, String from, String to) {
-        String input = String.format(Locale.ROOT, "%d%n%d%n%d%n", colour[0], colour[1], colour[2]);
+    /** Many colours at once: the tool is started once for all of them. */
+    private int[][] transicc(int[][] colours, String from, String to) {
+        StringBuilder input = new StringBuilder();
+        for (int[] colour : colours) {
+            input.append(String.format(Locale.ROOT, "%d%n%d%n%d%n", colour[0], colour[1], colour[2]));
+        }
         // -c0: no precalculation; -s: clipped; -t1 -b: relative with black point compensation, as our transforms.
-        String output = Outside.transicc(input, "-i" + from, "-o" + to, "-t1", "-b", "-c0", "-n", "-s");
-        java.util.regex.Matcher numbers =
-                java.util.regex.Pattern.compile("-?\\d+(?:\\.\\d+)?").matcher(output);
-        int[] values = new int[3];
-        for (int c = 0; c < 3; c++) {
-            assertThat(numbers.find()).as("numbers in %s", output).isTrue();
-            values[c] = Math.clamp(Math.round(Double.parseDouble(numbers.group())), 0, 255);
+        String output = Outside.transicc(input.toString(), "-i" + from, "-o" + to, "-t1", "-b", "-c0", "-n", "-s");
+        Matcher numbers = Pattern.compile("-?\\d+(?:\\.\\d+)?").matcher(output);
+        int[][] values = new int[colours.length][3];
+        for (int[] value : values) {
+            for (int c = 0; c < 3; c++) {
+                assertThat(numbers.find()).as("numbers in %s", output).isTrue();
+                value[c] = Math.clamp(Math.round(Double.parseDouble(numbers.group())), 0, 255);
+            }
         }
         return values;
     }

@@ -53,7 +53,9 @@ class LzwTest {
             }
             for (byte[] one : List.of(noise, flat, ramp)) {
                 byte[] packed = lzw.pack(one);
-                assertThat(Lzw.unpackedLength(ByteBuffer.wrap(packed))).isEqualTo(length);
+                byte[] unpacked = new byte[length];
+                assertThat(Lzw.unpack(ByteBuffer.wrap(packed), unpacked)).isEqualTo(length);
+                assertThat(unpacked).isEqualTo(one);
             }
         }
     }
@@ -62,7 +64,7 @@ class LzwTest {
     void aStripThatIsCutIsNotTakenForWhole() {
         byte[] packed = new Lzw().pack(new byte[5000]);
         for (int length = 0; length < packed.length - 1; length++) {
-            assertThat(Lzw.unpackedLength(ByteBuffer.wrap(Arrays.copyOf(packed, length))))
+            assertThat(Lzw.unpack(ByteBuffer.wrap(Arrays.copyOf(packed, length)), new byte[5000]))
                     .as("%d of %d bytes", length, packed.length)
                     .isNotEqualTo(5000);
         }

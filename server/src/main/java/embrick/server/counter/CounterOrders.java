@@ -14,6 +14,7 @@ import embrick.server.runs.PieceRow;
 import embrick.server.runs.RunInUse;
 import embrick.server.runs.RunOrder;
 import embrick.server.runs.RunOrders;
+import embrick.server.runs.RunService;
 import embrick.server.storage.Storage;
 import java.time.Clock;
 import java.util.Arrays;
@@ -44,6 +45,7 @@ class CounterOrders implements RunInUse {
     private final CounterPieceRepository pieces;
     private final PieceRepository made;
     private final RunOrders runOrders;
+    private final RunService runs;
     private final Locks locks;
     private final Clock clock;
 
@@ -52,12 +54,14 @@ class CounterOrders implements RunInUse {
             CounterPieceRepository pieces,
             PieceRepository made,
             RunOrders runOrders,
+            RunService runs,
             Locks locks,
             Clock clock) {
         this.orders = orders;
         this.pieces = pieces;
         this.made = made;
         this.runOrders = runOrders;
+        this.runs = runs;
         this.locks = locks;
         this.clock = clock;
     }
@@ -71,6 +75,7 @@ class CounterOrders implements RunInUse {
      * @throws ProblemException if the key has made another order of this run
      */
     public UUID add(UUID runId, String key, String asked, String reference, String currency, List<Checked> wanted) {
+        runs.lock(runId);
         locks.hold(Storage.digestOfText(runId + " counter " + key));
         Optional<CounterOrder> known = orders.findByRunIdAndIdempotencyKey(runId, key);
         if (known.isPresent()) {

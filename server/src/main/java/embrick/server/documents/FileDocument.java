@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import embrick.core.ticket.Depth;
 import embrick.core.ticket.FileFormat.Chroma;
+import embrick.core.ticket.FileFormat.Compressed;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.FileFormat.PageMarks;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -41,10 +42,20 @@ public sealed interface FileDocument {
                             "Bytes that the file may have: quality is lowered as far as that needs; null for no limit",
                     nullable = true,
                     requiredMode = Schema.RequiredMode.NOT_REQUIRED)
-            Long mostBytes)
+            Long mostBytes,
+
+            @Schema(
+                    description = "Whether a JPEG of which no pixel changes is compressed again",
+                    defaultValue = "IF_CHANGED")
+            Compressed compressed)
             implements FileDocument {
         public Jpeg {
             chroma = chroma == null ? Chroma.FULL : chroma;
+            compressed = compressed == null ? Compressed.IF_CHANGED : compressed;
+        }
+
+        public Jpeg(int quality, Chroma chroma, Long mostBytes) {
+            this(quality, chroma, mostBytes, Compressed.IF_CHANGED);
         }
 
         public Jpeg(int quality) {

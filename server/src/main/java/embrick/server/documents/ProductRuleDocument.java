@@ -131,7 +131,7 @@ public record ProductRuleDocument(
         Accepted kind = now.filter(files::contains).orElse(files.getFirst());
         FileDocument file = now.filter(kind::equals).isPresent() ? present : usual(kind);
         return mostBytes != null && file instanceof FileDocument.Jpeg jpeg
-                ? new FileDocument.Jpeg(jpeg.quality(), jpeg.chroma(), mostBytes)
+                ? new FileDocument.Jpeg(jpeg.quality(), jpeg.chroma(), mostBytes, jpeg.compressed())
                 : file;
     }
 

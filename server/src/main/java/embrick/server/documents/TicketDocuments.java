@@ -239,7 +239,8 @@ public final class TicketDocuments {
     static FileFormat file(FileDocument file) {
         return switch (file) {
             case FileDocument.Jpeg jpeg ->
-                new FileFormat.Jpeg(jpeg.quality(), jpeg.chroma(), Optional.ofNullable(jpeg.mostBytes()));
+                new FileFormat.Jpeg(
+                        jpeg.quality(), jpeg.chroma(), Optional.ofNullable(jpeg.mostBytes()), jpeg.compressed());
             case FileDocument.Tiff tiff -> new FileFormat.Tiff(tiff.packing(), tiff.depth());
             case FileDocument.Png png -> new FileFormat.Png(png.depth());
             case FileDocument.Webp webp -> new FileFormat.Webp(Optional.ofNullable(webp.quality()));

@@ -7,9 +7,9 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface EditRepository extends JpaRepository<EditEntity, UUID> {
-    /** Edits of one job wait for one another; empty if there is no such job. */
-    @Query(value = "select id from job where id = :jobId for update", nativeQuery = true)
-    Optional<UUID> lockJob(UUID jobId);
+    /** Keeps a job from being deleted to the end of the transaction; empty if there is none. Pictures may come in meanwhile. */
+    @Query(value = "select id from job where id = :jobId for key share", nativeQuery = true)
+    Optional<UUID> holdJob(UUID jobId);
 
     Optional<EditEntity> findFirstByJobIdAndUndoneFalseOrderByPositionDesc(UUID jobId);
 

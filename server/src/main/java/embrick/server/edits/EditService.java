@@ -1,6 +1,7 @@
 package embrick.server.edits;
 
 import embrick.server.Ids;
+import embrick.server.Locks;
 import embrick.server.documents.EditDocument;
 import embrick.server.documents.EditDocument.FramingState;
 import embrick.server.documents.EditDocument.FramingStep;
@@ -15,6 +16,7 @@ import embrick.server.framings.OverrideView;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
 import embrick.server.problems.ProblemException;
+import embrick.server.storage.Storage;
 import embrick.server.tickets.TicketService;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -50,6 +52,7 @@ public class EditService {
     private final OriginalRepository originals;
     private final TicketService tickets;
     private final StoredJson json;
+    private final Locks locks;
     private final Clock clock;
 
     EditService(
@@ -59,6 +62,7 @@ public class EditService {
             OriginalRepository originals,
             TicketService tickets,
             StoredJson json,
+            Locks locks,
             Clock clock) {
         this.edits = edits;
         this.framings = framings;
@@ -66,6 +70,7 @@ public class EditService {
         this.originals = originals;
         this.tickets = tickets;
         this.json = json;
+        this.locks = locks;
         this.clock = clock;
     }
 
@@ -141,8 +146,10 @@ public class EditService {
         return set(present(jobId, document), document, FramingStep::after, OverrideStep::after);
     }
 
+    /** Edits of one job wait for one another. */
     private void lock(UUID jobId) {
-        if (edits.lockJob(jobId).isEmpty()) {
+        locks.hold(Storage.digestOfText("edits of " + jobId));
+        if (edits.holdJob(jobId).isEmpty()) {
             throw ProblemException.notFound("job");
         }
     }

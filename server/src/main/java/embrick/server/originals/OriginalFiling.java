@@ -58,10 +58,7 @@ class OriginalFiling {
 
     /** Puts another content in the place of an original's; the old one is cleared if no other picture has it. */
     Original replace(Original original, Arrival arrival, Judgement judgement, Framings framings) throws IOException {
-        return held(arrival, letGo -> {
-            lockJob(original.jobId());
-            clearance.hold(arrival.digest());
-            place(arrival);
+        return placed(original.jobId(), arrival, letGo -> {
             Original known = originals.findById(original.id()).orElseThrow(() -> ProblemException.notFound("original"));
             removal.requireAtRest(List.of(known));
             if (known.digest().equals(arrival.digest())) {
@@ -81,25 +78,30 @@ class OriginalFiling {
 
     /** Files one; the same content under the same path again changes nothing, an intact copy replaces a broken one. */
     Original file(UUID jobId, String path, Arrival arrival, Judgement judgement) throws IOException {
-        return held(arrival, letGo -> keep(jobId, path, arrival, judgement, letGo));
+        return placed(jobId, arrival, letGo -> keep(jobId, path, arrival, judgement, letGo));
     }
 
     /**
-     * Work in one transaction on a content that has no row yet: noted first, so that it is cleared if the work fails.
+     * Work in one transaction on a content that has no row yet: noted first, so that it is cleared if the work fails. What lies
+     * under its name already is read before anything is locked.
      *
-     * @param work gets the list of notes to be looked after afterwards
+     * @param work done with the file placed; gets the list of notes to be looked after afterwards
      */
-    private Original held(Arrival arrival, Function<List<UUID>, Original> work) throws IOException {
+    private Original placed(UUID jobId, Arrival arrival, Function<List<UUID>, Original> work) throws IOException {
         UUID note = clearance.note(arrival.digest());
         List<UUID> letGo = new ArrayList<>(List.of(note));
         try {
-            Original kept = transaction.execute(_ -> {
+            Optional<Object> present = storage.kept(arrival);
+            Original filed = transaction.execute(_ -> {
+                lockJob(jobId);
+                clearance.hold(arrival.digest());
+                place(arrival, present);
                 Original now = work.apply(letGo);
                 clearance.forget(note);
                 return now;
             });
             letGo.remove(note);
-            return kept;
+            return filed;
         } catch (UncheckedIOException failed) {
             throw failed.getCause();
         } finally {
@@ -109,9 +111,6 @@ class OriginalFiling {
 
     /** @param letGo gets what was noted of a content that is replaced */
     private Original keep(UUID jobId, String path, Arrival arrival, Judgement judgement, List<UUID> letGo) {
-        lockJob(jobId);
-        clearance.hold(arrival.digest());
-        place(arrival);
         if (arrival.place() instanceof InPlace here) {
             Optional<Original> known = originals.findByJobIdAndRootAndRootPath(jobId, here.root(), here.path());
             if (known.isPresent()) {
@@ -159,9 +158,9 @@ class OriginalFiling {
         }
     }
 
-    private void place(Arrival arrival) {
+    private void place(Arrival arrival, Optional<Object> present) {
         try {
-            storage.place(arrival);
+            storage.place(arrival, present);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }

@@ -29,6 +29,7 @@ import embrick.formats.icc.ShippedProfile;
 import embrick.formats.picture.FileTarget;
 import embrick.formats.picture.OpenedPicture;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Watch;
 import embrick.server.storage.DecodeWatch;
 import embrick.server.storage.Storage;
@@ -139,8 +140,8 @@ class Practice {
         try (OpenedPicture opened =
                 index.isPresent() ? formats.openInParts(original, index.get(), Watch.NONE) : formats.open(original)) {
             Plan plan = plan(opened.facts(), ticket);
-            write(opened.raster(), plan, piece);
-            formats.verify(piece, plan.file());
+            SampleSums written = write(opened.raster(), plan, piece);
+            formats.verify(piece, plan.file(), written);
             if (SmallPlan.of(opened.facts(), 1800) instanceof Planning.Ready small) {
                 Files.deleteIfExists(piece);
                 write(opened.raster(), small.plan(), piece);
@@ -149,9 +150,9 @@ class Practice {
         Storage.fingerprintOf(original);
     }
 
-    private void write(Raster raster, Plan plan, Path file) throws IOException {
+    private SampleSums write(Raster raster, Plan plan, Path file) throws IOException {
         try (FileTarget target = FileTarget.create(file)) {
-            formats.write(prints.print(plan, raster), plan, target, PrintFile.Progress.none());
+            return formats.write(prints.print(plan, raster), plan, target, PrintFile.Progress.none());
         }
     }
 }

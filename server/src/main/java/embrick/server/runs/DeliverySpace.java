@@ -1,6 +1,5 @@
 package embrick.server.runs;
 
-import embrick.server.Failures;
 import embrick.server.jobs.DeliveryTarget;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.DeliveryFolders;
@@ -12,8 +11,6 @@ import java.util.List;
 import java.util.Locale;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Where a run's files will lie: room on the disk, and a folder of their own. */
 @Component
@@ -67,7 +64,7 @@ class DeliverySpace {
         try {
             return target instanceof DeliveryTarget.BesideOriginals ? checked(place) : folders.ofJob(place, jobName);
         } catch (IOException failed) {
-            throw cannotBeMade(folders.shown(place), failed);
+            throw NewFolders.cannotBeMade(folders.shown(place), failed);
         }
     }
 
@@ -110,31 +107,8 @@ class DeliverySpace {
         return ProblemException.invalid("not-beside", "target", text, "Choose another place to deliver to.");
     }
 
-    /** Makes a new folder. A start that fails after all leaves none behind. */
-    DeliveryPlace newFolder(DeliveryPlace within, String name) {
-        DeliveryPlace folder;
-        try {
-            folder = folders.make(within, name);
-        } catch (IOException failed) {
-            throw cannotBeMade(folders.shown(within) + "/" + name, failed);
-        }
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCompletion(int status) {
-                if (status == STATUS_ROLLED_BACK) {
-                    folders.discardEmpty(folder);
-                }
-            }
-        });
-        return folder;
-    }
-
-    private static ProblemException cannotBeMade(String folder, IOException failed) {
-        return new ProblemException(
-                HttpStatus.INSUFFICIENT_STORAGE,
-                "folder-failed",
-                folder,
-                "A folder for the files cannot be made: " + folder + " (" + Failures.words(failed) + ").",
-                "See that its disk is there, has room and may be written to, or choose another place to deliver to.");
+    /** Makes folders in one that {@link #within} gave. */
+    NewFolders newFolders(DeliveryPlace within) {
+        return new NewFolders(folders, within);
     }
 }

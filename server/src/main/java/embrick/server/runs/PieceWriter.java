@@ -10,6 +10,7 @@ import embrick.formats.Formats;
 import embrick.formats.Prints;
 import embrick.formats.Retagging;
 import embrick.formats.picture.PrintFile;
+import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.Verified;
 import embrick.server.Failures;
 import embrick.server.backgrounds.Backgrounds;
@@ -82,15 +83,15 @@ class PieceWriter {
             return copy(attempt, original, temporary);
         }
         // A damaged picture is coded anew even where its own code could stay: the piece itself is whole.
-        Optional<Halo> halo = !attempt.original().isPrintedDamaged() && retagging.suits(original, attempt.plan())
+        Printed printed = !attempt.original().isPrintedDamaged() && retagging.suits(original, attempt.plan())
                 ? retag(attempt, original, temporary)
                 : print(attempt, original, temporary);
         long made = System.nanoTime();
-        Verified found = check(attempt, temporary);
+        Verified found = check(attempt, temporary, printed.samples());
         Fingerprint fingerprint = Storage.fingerprintOf(temporary);
         times.add(Stage.CHECK, System.nanoTime() - made);
-        Piece.Made intended =
-                new Piece.Made(fingerprint.sha256(), fingerprint.bytes(), halo.map(Halo::percent), found.quality());
+        Piece.Made intended = new Piece.Made(
+                fingerprint.sha256(), fingerprint.bytes(), printed.halo().map(Halo::percent), found.quality());
         attempts.intend(attempt, intended);
         return fingerprint;
     }
@@ -110,16 +111,19 @@ class PieceWriter {
         return fingerprint;
     }
 
-    private Optional<Halo> retag(Attempt attempt, Path original, Path temporary) throws IOException {
+    /** What is known of a piece's file besides the file. */
+    private record Printed(Optional<Halo> halo, SampleSums samples) {}
+
+    private Printed retag(Attempt attempt, Path original, Path temporary) throws IOException {
         try (PieceFiles.NewFile target = files.create(temporary)) {
             retagging.write(original, formats.metadata(original), attempt.plan(), target);
         }
         // Others may write to what lies in place: it is as it was taken in, also now that it has been read.
         originals.intact(attempt.original().place());
-        return Optional.empty();
+        return new Printed(Optional.empty(), SampleSums.NONE);
     }
 
-    private Optional<Halo> print(Attempt attempt, Path original, Path temporary) throws IOException {
+    private Printed print(Attempt attempt, Path original, Path temporary) throws IOException {
         SourceFacts facts = formats.inspect(original);
         Optional<GrownLayer> grown =
                 backgrounds.grown(new Backgrounds.Wanted(attempt.original().place(), facts, attempt.plan()), () -> {
@@ -135,11 +139,12 @@ class PieceWriter {
                 throw opened.damage().get().refusal();
             }
             Print print = prints.print(attempt.plan(), opened.raster(), grown);
+            SampleSums samples;
             try (PieceFiles.NewFile target = files.create(temporary)) {
-                formats.write(print, formats.metadata(original), attempt.plan(), target, strips(attempt));
+                samples = formats.write(print, formats.metadata(original), attempt.plan(), target, strips(attempt));
             }
             times.add(Stage.MAKE, System.nanoTime() - read);
-            return print.halo();
+            return new Printed(print.halo(), samples);
         });
     }
 
@@ -164,12 +169,12 @@ class PieceWriter {
     }
 
     /** Reads the file again, to its last byte, and holds it against the plan. */
-    private Verified check(Attempt attempt, Path file) throws IOException {
+    private Verified check(Attempt attempt, Path file, SampleSums written) throws IOException {
         progress.checking(attempt.pieceId());
         Expectation expectation = Expectation.of(
                 attempt.plan(),
                 formats.profiles().digest(attempt.plan().colour().to()));
-        Verified found = formats.verify(file, attempt.plan().file());
+        Verified found = formats.verify(file, attempt.plan().file(), written);
         List<Expectation.Difference> differences = expectation.differences(found.facts(), found.page());
         if (!differences.isEmpty()) {
             throw new IOException("the finished file is not as planned: " + differences);

@@ -14,6 +14,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -27,6 +28,7 @@ public class RunRemoval {
     private final DeliveredFiles delivered;
     private final DeliveryFolders folders;
     private final RunUses uses;
+    private final RunsOnTheirWayOut leaving;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -37,9 +39,11 @@ public class RunRemoval {
             DeliveredFiles delivered,
             DeliveryFolders folders,
             RunUses uses,
+            RunsOnTheirWayOut leaving,
             TransactionTemplate transaction,
             Clock clock) {
         this.uses = uses;
+        this.leaving = leaving;
         this.transaction = transaction;
         this.clock = clock;
         this.orders = orders;
@@ -63,15 +67,12 @@ public class RunRemoval {
      * @throws ProblemException if some of its pieces wait or are being made, or somebody needs its files
      */
     public void remove(UUID id, FilesThen files) {
-        uses.requireNone(id, Ending.REMOVED, true);
-        transaction.executeWithoutResult(_ -> {
-            Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
-            List<PieceRow> all = atRest(id, Ending.REMOVED);
+        withdrawn(id, Ending.REMOVED, all -> {
             if (files == FilesThen.DELETED) {
                 all.forEach(this::deleteFile);
             }
             discardEmptyFolders(id);
-            runs.delete(run);
+            transaction.executeWithoutResult(_ -> runs.delete(lock(id)));
         });
     }
 
@@ -83,13 +84,34 @@ public class RunRemoval {
      * @throws ProblemException if some of its pieces wait or are being made, or somebody needs its files
      */
     public void clear(UUID id) {
-        uses.requireNone(id, Ending.CLEARED, true);
-        transaction.executeWithoutResult(_ -> {
-            Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
-            atRest(id, Ending.CLEARED).forEach(this::deleteFile);
-            run.clear(clock.instant());
-            runs.saveAndFlush(run);
+        withdrawn(id, Ending.CLEARED, all -> {
+            all.forEach(this::deleteFile);
+            transaction.executeWithoutResult(_ -> {
+                Run run = lock(id);
+                run.clear(clock.instant());
+                runs.saveAndFlush(run);
+            });
         });
+    }
+
+    /** Deletes a run's files with no transaction open: disks are slow. */
+    private void withdrawn(UUID id, Ending ending, Consumer<List<PieceRow>> work) {
+        uses.requireNone(id, ending, true);
+        List<PieceRow> all = transaction.execute(_ -> {
+            lock(id);
+            List<PieceRow> atRest = atRest(id, ending);
+            leaving.claim(id);
+            return atRest;
+        });
+        try {
+            work.accept(all);
+        } finally {
+            leaving.release(id);
+        }
+    }
+
+    private Run lock(UUID id) {
+        return runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
     }
 
     private void discardEmptyFolders(UUID id) {

@@ -24,6 +24,7 @@ public class RunService {
     private final DeliveredFiles delivered;
     private final PieceRenewal renewal;
     private final RunQueue queue;
+    private final RunsOnTheirWayOut leaving;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -33,6 +34,7 @@ public class RunService {
             DeliveredFiles delivered,
             PieceRenewal renewal,
             RunQueue queue,
+            RunsOnTheirWayOut leaving,
             TransactionTemplate transaction,
             Clock clock) {
         this.runs = runs;
@@ -40,6 +42,7 @@ public class RunService {
         this.delivered = delivered;
         this.renewal = renewal;
         this.queue = queue;
+        this.leaving = leaving;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -146,8 +149,15 @@ public class RunService {
         return only.get().stream().distinct().map(known::get).toList();
     }
 
-    private Run lock(UUID id) {
-        return runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
+    /**
+     * Locks a run, whose files are needed, for the caller's transaction.
+     *
+     * @throws ProblemException if it is gone, or its files are being deleted
+     */
+    public Run lock(UUID id) {
+        Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
+        leaving.requireStaying(id);
+        return run;
     }
 
     /** @param run locked by this transaction */

@@ -17,7 +17,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Starts runs. Everything a run needs is decided when it starts: plans, names, folders. */
 @Service
@@ -30,6 +30,8 @@ public class RunStart {
     private final DeliverySpace space;
     private final RunRecords records;
     private final RunQueue queue;
+    private final TransactionTemplate transaction;
+    private final TransactionTemplate snapshot;
     private final Clock clock;
 
     RunStart(
@@ -41,6 +43,7 @@ public class RunStart {
             DeliverySpace space,
             RunRecords records,
             RunQueue queue,
+            TransactionTemplate transaction,
             Clock clock) {
         this.jobs = jobs;
         this.tickets = tickets;
@@ -50,6 +53,9 @@ public class RunStart {
         this.space = space;
         this.records = records;
         this.queue = queue;
+        this.transaction = transaction;
+        this.snapshot = new TransactionTemplate(transaction.getTransactionManager());
+        snapshot.setReadOnly(true);
         this.clock = clock;
     }
 
@@ -81,7 +87,6 @@ public class RunStart {
     }
 
     /** Starts a run of one ticket, as below. */
-    @Transactional
     public Run startTicket(
             UUID ticketId,
             Optional<List<UUID>> only,
@@ -98,27 +103,23 @@ public class RunStart {
      * @param idempotencyKey a start that is sent again with the same key gives the run that it made first
      * @throws ProblemException if there is nothing to print, a ticket is not the job's, or names cannot be told apart
      */
-    @Transactional
     public Run start(Wanted wanted, Optional<String> idempotencyKey) {
-        Job job = jobs.get(wanted.jobId());
-        Optional<Run> known = idempotencyKey.flatMap(key -> keys.startedWith(job.id(), key, wanted));
-        return known.orElseGet(() -> startNew(job, wanted, idempotencyKey));
+        Optional<Run> known = transaction.execute(_ -> startedBefore(wanted, idempotencyKey));
+        return known.orElseGet(() -> startNew(wanted, idempotencyKey));
     }
 
-    private Run startNew(Job job, Wanted wanted, Optional<String> idempotencyKey) {
+    private Optional<Run> startedBefore(Wanted wanted, Optional<String> idempotencyKey) {
+        return idempotencyKey.flatMap(key -> keys.startedWith(wanted.jobId(), key, wanted));
+    }
+
+    /** Plans and looks at disks first, with nothing locked; then writes it all at once. */
+    private Run startNew(Wanted wanted, Optional<String> idempotencyKey) {
+        Job job = jobs.get(wanted.jobId());
         DeliveryTarget target = wanted.target().orElse(job.target());
         jobs.requireFit(target);
         Instant now = clock.instant();
         UUID runId = Ids.next();
-        List<TicketEntity> asked = tickets.chosen(job.id(), wanted.tickets());
-        List<PlannedPieces.Planned> planned = new ArrayList<>();
-        for (TicketEntity ticket : asked) {
-            PlannedPieces.Place place = new PlannedPieces.Place(runId, Ids.next(), planned.size(), asked.size());
-            planned.add(pieces.plan(place, job, ticket, wanted, now));
-        }
-        if (wanted.changedOnly()) {
-            planned = changes.of(planned);
-        }
+        List<PlannedPieces.Planned> planned = planned(runId, job, wanted, now);
         List<Piece> all =
                 planned.stream().flatMap(order -> order.pieces().stream()).toList();
         DeliveryPlace within = space.within(
@@ -126,14 +127,41 @@ public class RunStart {
                 job.name(),
                 planned.stream().flatMap(order -> order.originals().stream()).toList());
         space.require(all, within);
-        records.save(
-                new Run(runId, new Run.Start(job.id(), idempotencyKey, wanted.digest()), now),
-                planned.stream().map(order -> order(within, order)).toList(),
-                all);
-        return queue.begin(runId);
+        Run run = new Run(runId, new Run.Start(job.id(), idempotencyKey, wanted.digest()), now);
+        try (NewFolders folders = space.newFolders(within)) {
+            List<RunOrder> orders =
+                    planned.stream().map(order -> order(folders, order)).toList();
+            Run started = transaction.execute(_ -> {
+                // The same start may have been sent twice at once.
+                Optional<Run> other = startedBefore(wanted, idempotencyKey);
+                if (other.isPresent()) {
+                    return other.get();
+                }
+                records.save(run, orders, all);
+                return queue.begin(runId);
+            });
+            if (started.id().equals(runId)) {
+                folders.keep();
+            }
+            return started;
+        }
     }
 
-    private RunOrder order(DeliveryPlace within, PlannedPieces.Planned planned) {
+    /** All of it as it is at one moment. */
+    private List<PlannedPieces.Planned> planned(UUID runId, Job job, Wanted wanted, Instant now) {
+        List<PlannedPieces.Planned> planned = snapshot.execute(_ -> {
+            List<TicketEntity> asked = tickets.chosen(job.id(), wanted.tickets());
+            List<PlannedPieces.Planned> orders = new ArrayList<>();
+            for (TicketEntity ticket : asked) {
+                PlannedPieces.Place place = new PlannedPieces.Place(runId, Ids.next(), orders.size(), asked.size());
+                orders.add(pieces.plan(place, job, ticket, wanted, now));
+            }
+            return orders;
+        });
+        return wanted.changedOnly() ? changes.of(planned) : planned;
+    }
+
+    private static RunOrder order(NewFolders folders, PlannedPieces.Planned planned) {
         PlannedPieces.Place place = planned.place();
         return new RunOrder(
                 place.orderId(),
@@ -141,6 +169,6 @@ public class RunStart {
                 place.number(),
                 planned.ticket().id(),
                 planned.ticket().document(),
-                space.newFolder(within, planned.document().folder()));
+                folders.make(planned.document().folder()));
     }
 }

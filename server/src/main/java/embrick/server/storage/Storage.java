@@ -60,22 +60,43 @@ public class Storage {
     }
 
     /**
-     * Puts a file that has arrived among the originals, under its digest; one that stays in place stays there. A file of that name is kept if it holds the same,
-     * and replaced if it does not: a power cut may have cut it short. Callers hold the digest against clearing meanwhile.
+     * The original that lies under an arrival's digest already, and is it: its stamp, by which {@link #place} knows it again.
+     * Reads the file, which takes as long as its disk does.
      */
-    public void place(Arrival arrival) throws IOException {
+    public Optional<Object> kept(Arrival arrival) throws IOException {
+        if (arrival.place() instanceof OriginalPlace.InPlace) {
+            return Optional.empty();
+        }
+        Path kept = original(arrival.digest());
+        try {
+            Object stamp = Fingerprints.stampOf(kept);
+            return Files.size(kept) == arrival.fingerprint().bytes()
+                            && digestOf(kept).equals(arrival.digest())
+                    ? Optional.of(stamp)
+                    : Optional.empty();
+        } catch (NoSuchFileException none) {
+            return Optional.empty();
+        }
+    }
+
+    /**
+     * Puts a file that has arrived among the originals, under its digest; one that stays in place stays there. Callers hold the
+     * digest against clearing meanwhile.
+     *
+     * @param kept what {@link #kept} gave before: such a file stays if nobody has touched it since. Any other of that name is
+     *     replaced: a power cut may have cut it short
+     */
+    public void place(Arrival arrival, Optional<Object> kept) throws IOException {
         if (arrival.place() instanceof OriginalPlace.InPlace) {
             return;
         }
-        Path kept = original(arrival.digest());
-        if (Files.exists(kept)
-                && Files.size(kept) == arrival.fingerprint().bytes()
-                && digestOf(kept).equals(arrival.digest())) {
+        Path original = original(arrival.digest());
+        if (kept.isPresent() && Files.exists(original) && kept.get().equals(Fingerprints.stampOf(original))) {
             return;
         }
-        createPrivately(kept.getParent());
-        Files.move(arrival.file(), kept, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-        forceFolder(kept.getParent());
+        createPrivately(original.getParent());
+        Files.move(arrival.file(), original, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        forceFolder(original.getParent());
     }
 
     /** Keeps what lies under an original's name and is not that original out of the way, and says so by its name. */

@@ -34,7 +34,7 @@ class DecodeWatchTest {
         storage = new Storage(StorageSettings.in(root));
         try (Arrival arrival = new Reception(storage, StorageSettings.in(root), new ReadingLane())
                 .receive(new ByteArrayInputStream(picture), OptionalLong.empty())) {
-            storage.place(arrival);
+            storage.place(arrival, storage.kept(arrival));
         }
     }
 

@@ -53,7 +53,7 @@ class ReceptionTest {
         try (Arrival arrival = reception.receive(text("abc"), OptionalLong.of(3))) {
             assertThat(arrival.fingerprint()).isEqualTo(new Fingerprint(ABC, ABC_CRC, 3));
             assertThat(storage.original(ABC)).doesNotExist();
-            storage.place(arrival);
+            storage.place(arrival, storage.kept(arrival));
         }
         assertThat(storage.original(ABC)).hasContent("abc");
         assertThat(storage.original(ABC)).hasSize(3);
@@ -66,7 +66,7 @@ class ReceptionTest {
         for (String wrong : new String[] {"ab", "abx", ""}) {
             Files.writeString(storage.original(ABC), wrong);
             try (Arrival arrival = reception.receive(text("abc"), OptionalLong.empty())) {
-                storage.place(arrival);
+                storage.place(arrival, storage.kept(arrival));
             }
             assertThat(storage.original(ABC)).hasContent("abc");
         }

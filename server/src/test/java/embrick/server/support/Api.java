@@ -15,6 +15,8 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -23,6 +25,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Speaks HTTP to the application, as a lab's own scripts would. */
 public final class Api {
     private static final JsonMapper JSON = new JsonMapper();
+    private static final Map<String, DocumentedAnswers> DOCUMENTS = new ConcurrentHashMap<>();
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final String address;
@@ -215,18 +218,35 @@ public final class Api {
         headers.forEach(request::header);
         try {
             HttpResponse<String> response = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            String text = response.body();
-            JsonNode node =
-                    text.startsWith("{") || text.startsWith("[") ? JSON.readTree(text) : JSON.createObjectNode();
+            String type = response.headers().firstValue("Content-Type").orElse("");
+            Optional<JsonNode> node =
+                    type.contains("json") ? Optional.of(JSON.readTree(response.body())) : Optional.empty();
+            documented().require(method, "/api/v1" + path, response.statusCode(), node);
             return new Answer(
                     response.statusCode(),
-                    node,
+                    node.orElseGet(JSON::createObjectNode),
                     response.headers().firstValue("ETag").orElse(""));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         } catch (InterruptedException interrupted) {
             throw interrupted(interrupted);
         }
+    }
+
+    /** The document of the application at this address, read once. */
+    private DocumentedAnswers documented() {
+        return DOCUMENTS.computeIfAbsent(address, at -> {
+            try {
+                HttpRequest request =
+                        HttpRequest.newBuilder(URI.create(at + "/api/openapi")).build();
+                return new DocumentedAnswers(JSON.readTree(
+                        http.send(request, HttpResponse.BodyHandlers.ofString()).body()));
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            } catch (InterruptedException ended) {
+                throw interrupted(ended);
+            }
+        });
     }
 
     private static IllegalStateException interrupted(InterruptedException interrupted) {

@@ -8,8 +8,8 @@ import embrick.core.edge.CaptionLine;
 import embrick.core.edge.CaptionRenderer.Coverage;
 import org.junit.jupiter.api.Test;
 
-class ShippedFontTest {
-    private static final ShippedFont FONT = new ShippedFont();
+class LetteringTest {
+    private static final Lettering FONT = new Lettering();
 
     private static Coverage drawn(String text, double em) {
         return FONT.draw(new CaptionLine(text, em, 500, 300, PaperColour.BLACK));
@@ -50,8 +50,26 @@ class ShippedFontTest {
     @Test
     void greekAndCyrillicAreThereAndWhatIsNotIsNamed() {
         assertThat(FONT.measured("Möwe Αλμυρό море é").missing()).isEmpty();
-        assertThat(FONT.measured("tide 潮").missing()).isEqualTo("潮");
+        assertThat(FONT.measured("tide 🐟 ⴰ").missing()).isEqualTo("🐟ⴰ");
         assertThat(inked(drawn("море", 40))).isGreaterThan(100);
+    }
+
+    /** Ideographs and full-width letters are an em wide, by Unicode's East Asian Width (UAX 11). */
+    @Test
+    void chineseJapaneseAndKoreanAreSetInATypefaceThatHasThem() {
+        assertThat(FONT.measured("潮の凧 바다").missing()).isEmpty();
+        assertThat(FONT.measured("潮凧の").widthEm()).isCloseTo(3, within(0.01));
+        assertThat(inked(drawn("潮", 40))).isGreaterThan(100);
+        assertThat(FONT.runs("1 凧ab"))
+                .containsExactly(
+                        new Lettering.Run(Typeface.MAIN, "1 "),
+                        new Lettering.Run(Typeface.EAST_ASIAN, "凧"),
+                        new Lettering.Run(Typeface.MAIN, "ab"));
+    }
+
+    @Test
+    void whatNoTypefaceHasIsToldByItsCode() {
+        assertThat(FONT.shown("tide 🐟 7")).isEqualTo("tide [U+1F41F] 7");
     }
 
     @Test

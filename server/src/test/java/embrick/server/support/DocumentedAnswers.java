@@ -1,0 +1,110 @@
+package embrick.server.support;
+
+import com.networknt.schema.Error;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Holds answers against the API's own document (OpenAPI 3.1): a status that an operation does not name, a field that a schema
+ * does not have, or a value that it does not allow ends the test.
+ */
+final class DocumentedAnswers {
+    private static final JsonMapper JSON = new JsonMapper();
+    private static final String SCHEMAS = "#/components/schemas/";
+
+    private final List<Operation> operations = new ArrayList<>();
+    private final ObjectNode components;
+    private final Map<JsonNode, Schema> schemas = new ConcurrentHashMap<>();
+
+    private record Operation(String method, String template, Pattern path, JsonNode responses) {}
+
+    /** @param document as {@code /api/openapi} gives it */
+    DocumentedAnswers(JsonNode document) {
+        document.path("paths")
+                .forEachEntry((template, methods) -> methods.forEachEntry((method, operation) -> {
+                    Pattern path = Pattern.compile(template.replaceAll("\\{[^}]+}", "[^/]+"));
+                    operations.add(new Operation(method.toUpperCase(), template, path, operation.path("responses")));
+                }));
+        components = JSON.createObjectNode();
+        components.set("schemas", closed((ObjectNode) document.at("/components/schemas")));
+    }
+
+    /** Plain objects with no other fields than those they name; what is composed of others is left as it is. */
+    private static ObjectNode closed(ObjectNode schemas) {
+        Set<String> composed = new HashSet<>();
+        schemas.findValues("allOf").forEach(all -> all.forEach(part -> composed.add(name(part))));
+        schemas.forEachEntry((name, schema) -> {
+            boolean isPlain = schema.has("properties")
+                    && !schema.has("allOf")
+                    && !schema.has("oneOf")
+                    && !schema.has("additionalProperties")
+                    && !composed.contains(name);
+            if (isPlain) {
+                ((ObjectNode) schema).put("additionalProperties", false);
+            }
+        });
+        return schemas;
+    }
+
+    private static String name(JsonNode part) {
+        return part.path("$ref").asString("").replace(SCHEMAS, "");
+    }
+
+    /**
+     * @param path with its query, from the server's root
+     * @param body empty where the answer is not JSON
+     */
+    void require(String method, String path, int status, Optional<JsonNode> body) {
+        String plain = path.replaceFirst("\\?.*", "");
+        // Of a fixed path and one with a variable in its place the fixed one is meant.
+        Optional<Operation> operation = operations.stream()
+                .filter(one ->
+                        one.method().equals(method) && one.path().matcher(plain).matches())
+                .min((one, other) -> Integer.compare(variables(one), variables(other)));
+        if (operation.isEmpty()) {
+            if (status != 404 && status != 405) {
+                throw new AssertionError("the API's document has no " + method + " " + plain + ", answered " + status);
+            }
+            return;
+        }
+        String what = method + " " + operation.get().template() + " " + status;
+        JsonNode response = operation.get().responses().path(String.valueOf(status));
+        if (response.isMissingNode()) {
+            throw new AssertionError("the API's document does not name " + what + ": " + body.orElse(null));
+        }
+        if (body.isPresent()) {
+            JsonNode schema = response.path("content")
+                    .valueStream()
+                    .map(content -> content.path("schema"))
+                    .findFirst()
+                    .orElseThrow(() -> new AssertionError("no content is documented of " + what));
+            List<Error> errors = schemas.computeIfAbsent(schema, this::read).validate(body.get());
+            if (!errors.isEmpty()) {
+                throw new AssertionError(what + " is not as documented: " + errors + " in " + body.get());
+            }
+        }
+    }
+
+    private static int variables(Operation operation) {
+        return operation.template().split("\\{", -1).length;
+    }
+
+    private Schema read(JsonNode schema) {
+        ObjectNode whole = schema.deepCopy().asObject();
+        whole.set("components", components);
+        return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(whole);
+    }
+}
