@@ -27,7 +27,7 @@ export const ticketDocument: Schemas['TicketDocument'] = {
   sharpening: { kind: 'none' },
   colour: { kind: 'convert', profile: { digest: 's', model: 'RGB' }, intent: 'RELATIVE', blackPoint: 'COMPENSATED' },
   rounding: 'NEAREST',
-  file: { kind: 'jpeg', quality: 95, chroma: 'FULL', mostBytes: null },
+  file: { kind: 'jpeg', quality: 95, chroma: 'FULL', mostBytes: null, compressed: 'IF_CHANGED' },
   names: [{ kind: 'original' }, { kind: 'size' }],
   copies: 1,
   letters: 'AS_IT_IS',

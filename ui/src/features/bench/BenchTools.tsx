@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { memo, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
+import { ToolGroup } from '../../shared/ToolGroup';
 import type { Override, Framing } from '../framing';
 import type { TicketDocument } from '../ticket';
 import { guideWords, type Guide } from './Guides';
@@ -53,6 +54,8 @@ export const BenchTools = memo(function BenchTools(props: Props) {
       <kbd>{key}</kbd> {words}
     </button>
   );
+  const isMarked =
+    props.guarding || props.pointing || props.sizing || framing.mirror === 'MIRRORED' || framing.corners !== 'COVERED';
   return (
     <div className="bench-buttons" role="toolbar" aria-label="Framing">
       <Button type="primary" onClick={() => onCommand('accept')}>
@@ -65,23 +68,28 @@ export const BenchTools = memo(function BenchTools(props: Props) {
           <>
             {tool('E', 'level line', 'level', props.levelling)}
             {tool('D', 'scan border', 'border', props.looked === 'border')}
-            {tool('F', 'find level', 'find-level', props.looked === 'level')}
-            {props.line && tool('K', `clear ${props.line}s`, 'folds', props.guarding)}
-            {tool('P', 'blur', 'blur', props.pointing)}
-            {tool('Z', 'true size', 'size', props.sizing)}
             {tool('T', 'turn sheet', 'turn-sheet')}
-            {tool('B', 'quarter turn', 'quarter')}
-            {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}
-            {props.choosesCorners &&
-              tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
           </>
         )}
         {tool('G', guideWords[guide], 'guide', guide !== 'none')}
-        {tool('N', 'snap', 'snap', props.snaps)}
         {tool('L', 'loupe', 'loupe', props.loupe)}
-        {tool('C', 'carry', 'carry')}
-        {tool('0', 'reset', 'again')}
-        {tool('?', 'all keys', 'keys')}
+        <ToolGroup name="More" isMarked={isMarked}>
+          {props.moves !== 'NOTHING' && (
+            <>
+              {tool('F', 'find level', 'find-level', props.looked === 'level')}
+              {props.line && tool('K', `clear ${props.line}s`, 'folds', props.guarding)}
+              {tool('P', 'blur', 'blur', props.pointing)}
+              {tool('Z', 'true size', 'size', props.sizing)}
+              {tool('B', 'quarter turn', 'quarter')}
+              {tool('M', 'mirror', 'mirror', framing.mirror === 'MIRRORED')}
+              {props.choosesCorners &&
+                tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
+            </>
+          )}
+          {tool('N', 'snap', 'snap', props.snaps)}
+          {tool('C', 'carry', 'carry')}
+          {tool('0', 'reset', 'again')}
+        </ToolGroup>
       </div>
       <OwnPart
         override={props.override}
@@ -96,6 +104,9 @@ export const BenchTools = memo(function BenchTools(props: Props) {
       <Button disabled={!redoes} title={redoes && `Redo: ${redoes}`} onClick={() => onCommand('redo')}>
         Redo
       </Button>
+      <button type="button" className="tool" aria-label="all keys" title="all keys" onClick={() => onCommand('keys')}>
+        <kbd>?</kbd>
+      </button>
     </div>
   );
 });

@@ -19,7 +19,7 @@ const NOTICED_LOSS = 0.05;
 export function ProofFigures({ plan, part, contour, loss, halo }: Props) {
   const isSheet = plan.edges.rim === 'TRIM' && plan.edges.bands.top === 0;
   return (
-    <div className="figures">
+    <>
       <Figure label={isSheet ? 'the sheet' : 'the total'} value={`${pixels(plan.width, plan.height)} px`} />
       <Figure
         label={part.reduction === null ? 'shown, pixel for pixel' : `scaled, ${decimals(part.reduction, 2)} pixels to one`}
@@ -40,7 +40,7 @@ export function ProofFigures({ plan, part, contour, loss, halo }: Props) {
           {...(halo > NOTICED_HALO && { warning: '◆ visible halos' })}
         />
       )}
-    </div>
+    </>
   );
 }
 

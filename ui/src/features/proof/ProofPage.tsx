@@ -3,7 +3,6 @@ import { Button } from 'antd';
 import { useCallback, useState } from 'react';
 import { useParams } from 'react-router';
 import { Problem } from '../../api/problems';
-import { decimals } from '../../shared/format';
 import { KeySheet } from '../../shared/KeySheet';
 import { SheetLines } from '../../shared/SheetLines';
 import { Failed } from '../../shared/states';
@@ -222,6 +221,15 @@ export function ProofPage() {
             </span>
           </ProofStage>
         )}
+        {isTrying && (
+          <div className="proof-trying" role="toolbar" aria-label="What is tried">
+            <Button type="primary" onClick={() => void keepOnItsTicket()}>
+              Use on the ticket
+            </Button>
+            {tried.sharpening && <Button onClick={keepForThis}>Only this picture</Button>}
+            <Button onClick={() => setTried({})}>Discard</Button>
+          </div>
+        )}
         <GrownBar background={background} isMapShown={weak} onMap={() => setWeak(!weak)} />
         <ShownTools
           scale={scale}
@@ -230,63 +238,41 @@ export function ProofPage() {
           isSharpened={isSharpened}
           isTrying={isTrying}
           lines={lines}
+          isOnPaper={look === 'PAPER'}
+          overlay={overlaid}
+          isPrint={isPrint}
+          learns={learns}
+          isWrap={isWrap}
+          space={space}
+          displayPpi={displayPpi}
           onScale={setScale}
           onAgainst={hold}
           onBeside={setBeside}
           onFlip={flip}
           onLines={() => setLines(!lines)}
           onContour={() => void nextContour()}
-          onNext={() => go(ahead.current + 1)}
+          onPaper={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}
+          onOverlay={toggle}
+          onSpace={() => setSpace(!space)}
+          onMeasure={() => setRuler(true)}
           onKeys={() => setKeysOpen(true)}
-        />
-        <div className="bench-buttons" role="toolbar" aria-label="Method, sharpening and colours">
-          <Trial
-            document={{ ...ticket.document, sharpening: override?.sharpening ?? ticket.document.sharpening }}
-            tried={tried}
-            used={plan?.resampling.keepsPixels ? undefined : plan?.resampling.method}
-            onTry={setTried}
-          />
-          {converts && plan && <Button onClick={() => setIntents(true)}>Intents side by side</Button>}
+        >
           {plan && subject && <Button onClick={() => setStrip(true)}>Trial strip</Button>}
-          <button type="button" className="tool" aria-pressed={look === 'PAPER'} onClick={() => setLook(look === 'PAPER' ? 'WHITE' : 'PAPER')}>
-            <kbd>P</kbd> soft proof on paper
-          </button>
-          <button type="button" className="tool" aria-pressed={overlaid === 'unprintable'} disabled={!isPrint} title={isPrint ? undefined : 'Choose a paper profile first'} onClick={() => toggle('unprintable')}>
-            <kbd>M</kbd> gamut check
-          </button>
-          {learns && (
-            <button
-              type="button"
-              className="tool"
-              aria-pressed={overlaid === 'learned'}
-              title="Tinted where detail was added; striped where added detail was held back as unreliable"
-              onClick={() => toggle('learned')}
-            >
-              <kbd>D</kbd> learned
-            </button>
+          {converts && plan && <Button onClick={() => setIntents(true)}>Intents side by side</Button>}
+        </ShownTools>
+        <div className="figures">
+          {plan && part && !isSpaced && (
+            <ProofFigures plan={plan} part={part} contour={scale === 'whole' ? undefined : middle?.contour} loss={loss} halo={halo} />
           )}
-          {isTrying && (
-            <>
-              <Button type="primary" onClick={() => void keepOnItsTicket()}>
-                Use on the ticket
-              </Button>
-              {tried.sharpening && <Button onClick={keepForThis}>Only this picture</Button>}
-              <Button onClick={() => setTried({})}>Discard</Button>
-            </>
-          )}
-          {isWrap && (
-            <button type="button" className="tool" aria-pressed={space} onClick={() => setSpace(!space)}>
-              <kbd>V</kbd> canvas in space
-            </button>
-          )}
-          <span className="figures-gap" />
-          {scale === 'true-size' && (
-            <Button onClick={() => setRuler(true)}>
-              {displayPpi ? `${decimals(displayPpi, 1)} pixels per inch of display` : 'Measure this display'}
-            </Button>
-          )}
+          <div className="proof-trial" role="toolbar" aria-label="Method, sharpening and colours">
+            <Trial
+              document={{ ...ticket.document, sharpening: override?.sharpening ?? ticket.document.sharpening }}
+              tried={tried}
+              used={plan?.resampling.keepsPixels ? undefined : plan?.resampling.method}
+              onTry={setTried}
+            />
+          </div>
         </div>
-        {plan && part && !isSpaced && <ProofFigures plan={plan} part={part} contour={scale === 'whole' ? undefined : middle?.contour} loss={loss} halo={halo} />}
       </div>
       {strip && plan && plain && (
         <TrialStrip

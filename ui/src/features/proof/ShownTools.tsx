@@ -1,6 +1,11 @@
-import { Segmented, Select } from 'antd';
+import { Button, Radio, Segmented, Space } from 'antd';
+import type { ReactNode } from 'react';
+import { decimals } from '../../shared/format';
+import { FormPopover } from '../../shared/FormPopover';
+import { ToolGroup } from '../../shared/ToolGroup';
 import type { ProofScale } from '../pixels';
 import type { Against } from './ProofStage';
+import type { Overlay } from './queries';
 import type { Beside } from './useCompared';
 
 export const scales: { value: ProofScale; label: string }[] = [
@@ -11,11 +16,14 @@ export const scales: { value: ProofScale; label: string }[] = [
   { value: 'whole', label: 'whole' },
 ];
 
-const ways: { value: Against; label: string }[] = [
-  { value: 'wipe', label: 'wipe' },
-  { value: 'beside', label: 'side by side' },
-  { value: 'inTurn', label: 'in turn' },
-];
+const ways: Record<Against, string> = { wipe: 'wipe', beside: 'side by side', inTurn: 'in turn' };
+
+const besideWords: Record<Beside, string> = {
+  ORIGINAL: 'the original',
+  UNSHARPENED: 'not sharpened',
+  TICKET: 'as on the ticket',
+  COLOURS: 'its own colours',
+};
 
 interface Props {
   scale: ProofScale;
@@ -24,50 +32,126 @@ interface Props {
   isSharpened: boolean;
   isTrying: boolean;
   lines: boolean;
+  isOnPaper: boolean;
+  overlay: Overlay | undefined;
+  isPrint: boolean;
+  /** Whether detail is added by learned filters, and whether there is a canvas to see in space. */
+  learns: boolean;
+  isWrap: boolean;
+  space: boolean;
+  displayPpi: number | undefined;
+  /** Other ways to look at it, which open over the page. */
+  children: ReactNode;
   onScale: (scale: ProofScale) => void;
   onAgainst: (against: Against) => void;
   onBeside: (beside: Beside) => void;
   onFlip: () => void;
   onLines: () => void;
   onContour: () => void;
-  onNext: () => void;
+  onPaper: () => void;
+  onOverlay: (overlay: Overlay) => void;
+  onSpace: () => void;
+  onMeasure: () => void;
   onKeys: () => void;
 }
 
-/** How the proof is shown, and beside what. */
+/** How the proof is shown, and beside what: the daily tools in one row, the others in groups. */
 export function ShownTools(props: Props) {
-  const { scale, against, compared, isSharpened, isTrying, lines } = props;
+  const { scale, against, lines, overlay, isPrint, learns, isWrap, space } = props;
   return (
     <div className="bench-buttons" role="toolbar" aria-label="How it is shown">
       <Segmented<ProofScale> aria-label="Scale" value={scale} onChange={props.onScale} options={scales} />
-      <Segmented<Against> aria-label="Compare by" value={against} onChange={props.onAgainst} options={ways} />
-      <Select<Beside>
-        aria-label="Compare with"
-        value={compared}
-        onChange={props.onBeside}
-        popupMatchSelectWidth={false}
-        options={[
-          { value: 'ORIGINAL', label: 'the original' },
-          { value: 'UNSHARPENED', label: 'not sharpened', disabled: !isSharpened },
-          { value: 'TICKET', label: 'as on the ticket', disabled: !isTrying },
-          { value: 'COLOURS', label: 'its own colours' },
-        ]}
-      />
-      <button type="button" className="tool" onClick={props.onFlip} disabled={against === 'beside'}>
-        <kbd>X</kbd> before, after
-      </button>
-      <button type="button" className="tool" aria-pressed={lines} onClick={props.onLines}>
-        <kbd>L</kbd> lines
-      </button>
-      <button type="button" className="tool" onClick={props.onContour}>
-        <kbd>J</kbd> next contour
-      </button>
-      <button type="button" className="tool" onClick={props.onNext}>
-        <kbd>Enter</kbd> next picture
-      </button>
-      <button type="button" className="tool" onClick={props.onKeys}>
-        <kbd>?</kbd> all keys
+      <Compare {...props} />
+      <Tool name="P" pressed={props.isOnPaper} onClick={props.onPaper}>
+        soft proof
+      </Tool>
+      <Tool
+        name="M"
+        pressed={overlay === 'unprintable'}
+        {...(!isPrint && { missing: 'Choose a paper profile first' })}
+        onClick={() => props.onOverlay('unprintable')}
+      >
+        gamut check
+      </Tool>
+      <ToolGroup name="Show" isMarked={overlay === 'learned' || space || !lines}>
+        <Tool name="X" {...(against === 'beside' && { missing: 'Both are in sight' })} onClick={props.onFlip}>
+          before, after
+        </Tool>
+        <Tool name="J" onClick={props.onContour}>
+          next contour
+        </Tool>
+        <Tool name="L" pressed={lines} onClick={props.onLines}>
+          lines
+        </Tool>
+        {learns && (
+          <Tool name="D" pressed={overlay === 'learned'} onClick={() => props.onOverlay('learned')}>
+            added detail: tinted where it was added, striped where it was held back as unreliable
+          </Tool>
+        )}
+        {isWrap && (
+          <Tool name="V" pressed={space} onClick={props.onSpace}>
+            canvas in space
+          </Tool>
+        )}
+      </ToolGroup>
+      {props.children}
+      {scale === 'true-size' && (
+        <Button onClick={props.onMeasure}>
+          {props.displayPpi ? `${decimals(props.displayPpi, 1)} pixels per inch of display` : 'Measure this display'}
+        </Button>
+      )}
+      <button type="button" className="tool tools-end" aria-label="all keys" title="all keys" onClick={props.onKeys}>
+        <kbd>?</kbd>
       </button>
     </div>
+  );
+}
+
+function Compare({ against, compared, isSharpened, isTrying, onAgainst, onBeside }: Props) {
+  const isMissing: Record<Beside, boolean> = { ORIGINAL: false, UNSHARPENED: !isSharpened, TICKET: !isTrying, COLOURS: false };
+  const form = (
+    <Space orientation="vertical" size={12}>
+      <Radio.Group aria-label="Compare by" value={against} onChange={({ target }) => onAgainst(target.value as Against)}>
+        {Object.entries(ways).map(([value, words]) => (
+          <Radio key={value} value={value}>
+            {words}
+          </Radio>
+        ))}
+      </Radio.Group>
+      <Radio.Group aria-label="Compare with" value={compared} onChange={({ target }) => onBeside(target.value as Beside)}>
+        <Space orientation="vertical" size={4}>
+          {(Object.keys(besideWords) as Beside[]).map((value) => (
+            <Radio key={value} value={value} disabled={isMissing[value]}>
+              {besideWords[value]}
+            </Radio>
+          ))}
+        </Space>
+      </Radio.Group>
+    </Space>
+  );
+  return (
+    <FormPopover title="Compare" placement="top" content={form}>
+      <Button>
+        {ways[against]}: {besideWords[compared]}
+      </Button>
+    </FormPopover>
+  );
+}
+
+interface ToolProps {
+  /** Its key. */
+  name: string;
+  pressed?: boolean;
+  /** Why it cannot be used now. */
+  missing?: string;
+  onClick: () => void;
+  children: ReactNode;
+}
+
+function Tool({ name, pressed, missing, onClick, children }: ToolProps) {
+  return (
+    <button type="button" className="tool" aria-pressed={pressed} disabled={missing !== undefined} title={missing} onClick={onClick}>
+      <kbd>{name}</kbd> {children}
+    </button>
   );
 }

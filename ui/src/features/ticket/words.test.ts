@@ -20,7 +20,7 @@ describe('a ticket reads as a sentence', () => {
     expect(fitWords({ ...inside, margin: { value: 6, unit: 'MM' }, anchor: 'FOOT', marks: 'AT_CORNERS' })).toBe(
       'whole, on white paper, 6 mm margin, at the bottom, with trim marks',
     );
-    expect(fileWords({ kind: 'jpeg', quality: 90, chroma: 'FULL', mostBytes: 500_000 })).toBe(
+    expect(fileWords({ kind: 'jpeg', quality: 90, chroma: 'FULL', mostBytes: 500_000, compressed: 'IF_CHANGED' })).toBe(
       'JPEG, quality 90 or less, up to 500 kB',
     );
     expect(fileWords({ kind: 'tiff', packing: 'DEFLATE', depth: 'EIGHT' })).toBe('TIFF, 8 bit, compressed by Deflate');

@@ -83,7 +83,7 @@ class CanvasInSpaceTest {
         api.upload(job, "kite.jpg", TestPictures.drawn("jpg", 900, 700));
         api.changeFirstTicket(job, CanvasInSpaceTest::wrapped);
         browser.open(address + "/jobs/" + job + "/proof");
-        browser.see("[aria-label='Method, sharpening and colours']", "canvas in space");
+        browser.see(".figures", "the total");
         browser.keys("v");
         browser.find(".space-left[style*='blob:']");
         browser.find("[data-testid=canvas-on-wall] image");

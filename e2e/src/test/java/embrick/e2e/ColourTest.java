@@ -103,7 +103,7 @@ class ColourTest {
         browser.keys("m");
         browser.keys("p");
         browser.until(_ ->
-                browser.all("[aria-label^=Method] .tool[aria-pressed=true]").size() == 2 ? true : null);
+                browser.all("[aria-label='How it is shown'] .tool[aria-pressed=true]").size() == 2 ? true : null);
         browser.until(_ -> browser.text(".proof-busy").isEmpty() ? true : null);
         // Stripes stand on the right half of the marks, none on the left; paper white is not the screen's.
         browser.until(_ -> Boolean.TRUE.equals(browser.script("""

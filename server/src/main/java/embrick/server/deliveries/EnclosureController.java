@@ -7,6 +7,9 @@ import embrick.server.deliveries.DeliveryController.DeliveryView;
 import embrick.server.runs.DeliveredFiles;
 import embrick.server.runs.DeliveredFiles.OnDisk;
 import embrick.server.runs.PieceRow;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.file.Path;
@@ -82,6 +85,7 @@ class EnclosureController {
     }
 
     /** What was asked and what the checks found: tickets, digests, pixels, ppi, profiles; with a digest of its own. */
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(type = "object")))
     @GetMapping(path = "/runs/{runId}/certificate.json", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<byte[]> getCertificate(@PathVariable UUID runId) {
         DeliveryView delivery = delivered.getDelivery(runId);

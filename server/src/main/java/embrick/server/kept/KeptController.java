@@ -69,6 +69,7 @@ class KeptController {
     }
 
     @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
     ResponseEntity<KeptView> keep(@Valid @RequestBody KeptRequest request) {
         return tagged(HttpStatus.CREATED, shelf.keep(request.name(), request.document()));
     }
@@ -79,6 +80,7 @@ class KeptController {
                             required = true,
                             content = @Content(schema = @Schema(implementation = KeptFileView.class))))
     @PostMapping("/file")
+    @ResponseStatus(HttpStatus.CREATED)
     ResponseEntity<KeptView> addKeptFile(@RequestBody JsonNode file) {
         KeptFiles.Content<KeptDocument> content = files.readPart(file);
         return tagged(HttpStatus.CREATED, shelf.keep(content.name(), content.document()));

@@ -78,6 +78,7 @@ class SavedTicketController {
     }
 
     @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
     ResponseEntity<SavedTicketView> saveTicket(@Valid @RequestBody SavedTicketRequest request) {
         return tagged(HttpStatus.CREATED, saved.save(request.name(), request.document()));
     }
@@ -88,6 +89,7 @@ class SavedTicketController {
                             required = true,
                             content = @Content(schema = @Schema(implementation = TicketFileView.class))))
     @PostMapping("/file")
+    @ResponseStatus(HttpStatus.CREATED)
     ResponseEntity<SavedTicketView> addSavedTicketFile(@RequestBody JsonNode file) {
         KeptFiles.Content<TicketDocument> content = files.readTicket(file);
         return tagged(HttpStatus.CREATED, saved.save(content.name(), content.document()));

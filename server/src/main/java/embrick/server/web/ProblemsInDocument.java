@@ -4,7 +4,6 @@ import embrick.server.problems.ProblemBody;
 import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.Operation;
-import io.swagger.v3.oas.models.PathItem;
 import io.swagger.v3.oas.models.PathItem.HttpMethod;
 import io.swagger.v3.oas.models.media.Content;
 import io.swagger.v3.oas.models.media.MediaType;
@@ -28,32 +27,39 @@ class ProblemsInDocument implements OpenApiCustomizer {
     @Override
     public void customise(OpenAPI api) {
         ModelConverters.getInstance(true).readAll(ProblemBody.class).forEach(api.getComponents()::addSchemas);
-        api.getPaths().values().stream()
-                .map(PathItem::readOperationsMap)
-                .forEach(operations -> operations.forEach(ProblemsInDocument::addProblems));
+        api.getPaths().forEach((path, item) -> item.readOperationsMap()
+                .forEach((method, operation) -> addProblems(path, method, operation)));
     }
 
-    private static void addProblems(HttpMethod method, Operation operation) {
+    private static void addProblems(String path, HttpMethod method, Operation operation) {
         Map<String, String> problems = new TreeMap<>();
         problems.put("503", "code database-away, busy or not-examined: nothing is lost, ask again in a few seconds");
-        if (method != HttpMethod.GET) {
+        List<Parameter> parameters = operation.getParameters() == null ? List.of() : operation.getParameters();
+        boolean hasBody = operation.getRequestBody() != null;
+        if (method != HttpMethod.GET || !parameters.isEmpty()) {
             problems.put("409", "something stands against it: the code says what, the remedy what to do about it");
         }
-        List<Parameter> parameters = operation.getParameters() == null ? List.of() : operation.getParameters();
-        if (parameters.stream().anyMatch(parameter -> "path".equals(parameter.getIn()))) {
+        if (hasBody || parameters.stream().anyMatch(parameter -> "path".equals(parameter.getIn()))) {
             problems.put("404", "code not-found: there is no such thing, or it was deleted");
         }
-        if (parameters.stream().anyMatch(parameter -> "If-Match".equals(parameter.getName()))) {
-            problems.put("412", "code stale-version: it was changed since it was read");
-            problems.put("428", "code precondition-required: the request does not say which version was read");
-        }
-        if (operation.getRequestBody() != null || !parameters.isEmpty()) {
+        if (hasBody || !parameters.isEmpty()) {
             problems.put(
                     "400",
                     "code unreadable, unknown-field, invalid or schema-version: a value is not what is expected");
-        }
-        if (operation.getRequestBody() != null) {
             problems.put("422", "it is readable and cannot be done; the code says why, the remedy what to do");
+        }
+        if (hasBody) {
+            problems.put("413", "code body-too-large: the body has more bytes than are taken");
+            problems.put("415", "code request: the body is of another media type");
+            problems.put("507", "code no-room, storage-full or folder-failed: the disk has no room for it");
+        }
+        boolean isVersioned = parameters.stream().anyMatch(parameter -> "If-Match".equals(parameter.getName()));
+        if (isVersioned) {
+            problems.put("428", "code precondition-required: the request does not say which version was read");
+        }
+        // Edits name in their body what they saw.
+        if (isVersioned || path.contains("/edits")) {
+            problems.put("412", "code stale-version: it was changed since it was read");
         }
         ApiResponses responses = operation.getResponses();
         problems.forEach((status, words) -> responses.putIfAbsent(status, response(words)));

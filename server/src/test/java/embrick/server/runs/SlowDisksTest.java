@@ -84,12 +84,15 @@ class SlowDisksTest {
         try (ExecutorService threads = Executors.newSingleThreadExecutor()) {
             Future<?> removed =
                     threads.submit(() -> removal(files).remove(UUID.fromString(id), RunRemoval.FilesThen.DELETED));
-            files.asked.await();
-            assertThat(api.get("/runs/" + id).status()).isEqualTo(200);
-            assertThat(api.post("/runs/" + id + "/retry", Map.of()).code()).isEqualTo("run-being-deleted");
-            assertThat(api.delete("/runs/" + id + "?files=DELETED").code()).isEqualTo("run-being-deleted");
-            everythingElseAnswers();
-            files.answers.countDown();
+            try {
+                files.asked.await();
+                assertThat(api.get("/runs/" + id).status()).isEqualTo(200);
+                assertThat(api.post("/runs/" + id + "/retry", Map.of()).code()).isEqualTo("run-being-deleted");
+                assertThat(api.delete("/runs/" + id + "?files=DELETED").code()).isEqualTo("run-being-deleted");
+                everythingElseAnswers();
+            } finally {
+                files.answers.countDown();
+            }
             removed.get();
         }
         assertThat(api.get("/runs/" + id).status()).isEqualTo(404);

@@ -39,6 +39,7 @@ final class DocumentedAnswers {
                 }));
         components = JSON.createObjectNode();
         components.set("schemas", closed((ObjectNode) document.at("/components/schemas")));
+        partNulls(components);
     }
 
     /** Plain objects with no other fields than those they name; what is composed of others is left as it is. */
@@ -56,6 +57,17 @@ final class DocumentedAnswers {
             }
         });
         return schemas;
+    }
+
+    /** The validator reads bounds and formats only beside a single type: of a type or null it is given either. */
+    private static void partNulls(JsonNode schema) {
+        schema.forEach(DocumentedAnswers::partNulls);
+        if (schema instanceof ObjectNode node && node.path("type").isArray()) {
+            ObjectNode either = node.deepCopy();
+            either.put("type", node.path("type").path(0).asString());
+            node.removeAll();
+            node.putArray("anyOf").add(either).addObject().put("type", "null");
+        }
     }
 
     private static String name(JsonNode part) {
