@@ -1,7 +1,7 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vitest/config';
 
-const server = 'http://127.0.0.1:8790';
+const server = process.env.EMBRICK_ADDRESS ?? 'http://127.0.0.1:8790';
 
 export default defineConfig({
   plugins: [react()],

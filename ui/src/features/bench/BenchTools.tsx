@@ -55,7 +55,7 @@ export const BenchTools = memo(function BenchTools(props: Props) {
     </button>
   );
   const isMarked =
-    props.guarding || props.pointing || props.sizing || framing.mirror === 'MIRRORED' || framing.corners !== 'COVERED';
+    props.loupe || props.guarding || props.pointing || props.sizing || framing.mirror === 'MIRRORED' || framing.corners !== 'COVERED';
   return (
     <div className="bench-buttons" role="toolbar" aria-label="Framing">
       <Button type="primary" onClick={() => onCommand('accept')}>
@@ -72,7 +72,6 @@ export const BenchTools = memo(function BenchTools(props: Props) {
           </>
         )}
         {tool('G', guideWords[guide], 'guide', guide !== 'none')}
-        {tool('L', 'loupe', 'loupe', props.loupe)}
         <ToolGroup name="More" isMarked={isMarked}>
           {props.moves !== 'NOTHING' && (
             <>
@@ -86,6 +85,7 @@ export const BenchTools = memo(function BenchTools(props: Props) {
                 tool('U', cornerWords[framing.corners], 'corners', framing.corners !== 'COVERED')}
             </>
           )}
+          {tool('L', 'loupe', 'loupe', props.loupe)}
           {tool('N', 'snap', 'snap', props.snaps)}
           {tool('C', 'carry', 'carry')}
           {tool('0', 'reset', 'again')}

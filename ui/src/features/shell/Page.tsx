@@ -28,7 +28,7 @@ export function Page() {
       </a>
       <header className="top">
         <Link to="/" className="brand" aria-label="Embrick, all jobs">
-          <img src="/mark.svg" alt="" width={26} height={22} /> embrick
+          <img src="/mark.svg" alt="" width={26} height={22} /> <span className="brand-name">embrick</span>
         </Link>
         <nav className="top-places" aria-label="Places">
           {places.map(({ to, words, pages }) => (

@@ -1,4 +1,4 @@
-import { Checkbox, Radio } from 'antd';
+import { Checkbox, Radio, Space } from 'antd';
 import { ColourField } from '../../shared/ColourField';
 import type { LengthUnit } from '../../shared/format';
 import { NumberField } from './BrickFields';
@@ -17,6 +17,8 @@ function captionFields(part: CaptionPart, onChange: (part: CaptionPart) => void)
 interface Props {
   value: Border;
   unit: LengthUnit;
+  /** Whether the ticket's size is a paper's, which a border can lie inside. */
+  isPaper: boolean;
   onChange: (value: Edges) => void;
 }
 
@@ -28,10 +30,11 @@ const freshParts: { label: string; brick: CaptionPart }[] = [
 ];
 
 /** How wide a border is, its colour, a key line and a caption. */
-export function BorderFields({ value, unit, onChange }: Props) {
+export function BorderFields({ value, unit, isPaper, onChange }: Props) {
   const { size, keyLine, caption } = value;
   const band = size.kind === 'outer' ? usualLength('border', unit) : size.band;
   const choose = (kind: Border['size']['kind']) => {
+    if (kind === 'inside') onChange({ ...value, size: { kind, band } });
     if (kind === 'even') onChange({ ...value, size: { kind, band } });
     if (kind === 'foot') onChange({ ...value, size: { kind, band, foot: usualLength('foot', unit) } });
     if (kind === 'outer') {
@@ -43,9 +46,14 @@ export function BorderFields({ value, unit, onChange }: Props) {
   return (
     <>
       <Radio.Group value={size.kind} onChange={(event) => choose(event.target.value)}>
-        <Radio value="even">even</Radio>
-        <Radio value="foot">heavier at the bottom</Radio>
-        <Radio value="outer">to a given outer size</Radio>
+        <Space orientation="vertical" size={4}>
+          <Radio value="inside" disabled={!isPaper}>
+            inside the paper: the picture gets smaller
+          </Radio>
+          <Radio value="even">outside, even</Radio>
+          <Radio value="foot">outside, heavier at the bottom</Radio>
+          <Radio value="outer">outside, to a given size</Radio>
+        </Space>
       </Radio.Group>
       {size.kind === 'outer' ? (
         <div className="field-row">

@@ -8,7 +8,7 @@ function show(value: Edges) {
   const onChange = vi.fn<(edges: Edges) => void>();
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <EdgesForm value={value} unit="IN" plan={undefined} onChange={onChange} />
+      <EdgesForm value={value} unit="IN" isPaper plan={undefined} onChange={onChange} />
     </QueryClientProvider>,
   );
   return onChange;

@@ -28,6 +28,8 @@ import { LengthInput } from '../../shared/LengthInput';
 interface Props {
   value: Edges;
   unit: LengthUnit;
+  /** Whether the ticket's size is a paper's. */
+  isPaper: boolean;
   /** Of a picture of the pile, where there is one. */
   plan: Schemas['PlanNumbers'] | undefined;
   onChange: (value: Edges) => void;
@@ -41,10 +43,11 @@ const purposes: Record<Edges['kind'], string> = {
 };
 
 /** What goes round the sheet: its kind, how wide, of what. */
-export function EdgesForm({ value, unit, plan, onChange }: Props) {
+export function EdgesForm({ value, unit, isPaper, plan, onChange }: Props) {
+  const isInside = value.kind === 'border' && value.size.kind === 'inside';
   return (
     <Space orientation="vertical" style={{ width: '100%' }}>
-      <Radio.Group value={value.kind} onChange={(event) => onChange(freshEdges(event.target.value, unit))}>
+      <Radio.Group value={value.kind} onChange={(event) => onChange(freshEdges(event.target.value, unit, isPaper))}>
         <Radio value="none">nothing</Radio>
         <Radio value="bleed">bleed</Radio>
         <Radio value="wrap">a wrap</Radio>
@@ -53,11 +56,19 @@ export function EdgesForm({ value, unit, plan, onChange }: Props) {
       <p className="quiet">{purposes[value.kind]}</p>
       {value.kind === 'bleed' && <BleedFields value={value} onChange={onChange} />}
       {value.kind === 'wrap' && <WrapFields value={value} unit={unit} onChange={onChange} />}
-      {value.kind === 'border' && <BorderFields value={value} unit={unit} onChange={onChange} />}
+      {value.kind === 'border' && <BorderFields value={value} unit={unit} isPaper={isPaper} onChange={onChange} />}
       {value.kind !== 'none' && plan && (
         <p className="edges-total" role="status">
-          {sizeText(plan.edges.sheet, plan, unit)} becomes <strong>{sizeText(plan, plan, unit)}</strong>, {plan.width} ×{' '}
-          {plan.height} px
+          {isInside ? (
+            <>
+              the picture becomes <strong>{sizeText(plan.edges.sheet, plan, unit)}</strong> on paper of {sizeText(plan, plan, unit)},{' '}
+            </>
+          ) : (
+            <>
+              {sizeText(plan.edges.sheet, plan, unit)} becomes <strong>{sizeText(plan, plan, unit)}</strong>,{' '}
+            </>
+          )}
+          {plan.width} × {plan.height} px
         </p>
       )}
     </Space>

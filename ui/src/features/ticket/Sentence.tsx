@@ -131,7 +131,7 @@ export function Sentence({ document, pieces, problems, plan, onChange }: Props) 
       {' '}with{' '}
       <Phrase after="," words={edgesWords(spoken.edges)} label="Edges" problem={wrong('edges')}>
         {() => (
-          <EdgesForm value={document.edges} unit={document.unit} plan={plan} onChange={(edges) => onChange({ edges })} />
+          <EdgesForm value={document.edges} unit={document.unit} isPaper={document.size.kind === 'paper'} plan={plan} onChange={(edges) => onChange({ edges })} />
         )}
       </Phrase>
       {onPaper ? ' at' : ' marked'}{' '}

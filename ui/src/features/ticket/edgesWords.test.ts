@@ -33,6 +33,8 @@ describe('what goes round the sheet', () => {
     expect(edgesWords({ kind: 'border', size: { kind: 'outer', width: inches(11), height: inches(14) }, colour: '#ffffff' })).toBe(
       'a white border to 11 × 14 in',
     );
+    expect(edgesWords(freshEdges('border', 'IN'))).toBe('a white border inside the paper, ½ in');
+    expect(edgesWords(freshEdges('border', 'MM', false))).toBe('a white border, 15 mm');
     expect(captionWords({ kind: 'number', digits: 3 })).toBe('001');
   });
 

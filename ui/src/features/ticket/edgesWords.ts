@@ -77,6 +77,8 @@ function borderWords({ size, colour, keyLine, caption }: Border): string {
   const ground = colour.toUpperCase() === '#FFFFFF' ? 'a white border' : `a border of ${colour}`;
   const more = `${keyLine ? ', a key line' : ''}${caption ? ', a caption' : ''}`;
   switch (size.kind) {
+    case 'inside':
+      return `${ground} inside the paper, ${spokenText(size.band)}${more}`;
     case 'even':
       return `${ground}, ${spokenText(size.band)}${more}`;
     case 'foot':
@@ -108,8 +110,8 @@ const usual = {
   bleed: { IN: { value: 0.125, unit: 'IN' }, MM: { value: 3, unit: 'MM' } },
   bar: { IN: { value: 1.5, unit: 'IN' }, MM: { value: 38, unit: 'MM' } },
   allowance: { IN: { value: 0.5, unit: 'IN' }, MM: { value: 12, unit: 'MM' } },
-  border: { IN: { value: 1, unit: 'IN' }, MM: { value: 25, unit: 'MM' } },
-  foot: { IN: { value: 1.5, unit: 'IN' }, MM: { value: 40, unit: 'MM' } },
+  border: { IN: { value: 0.5, unit: 'IN' }, MM: { value: 15, unit: 'MM' } },
+  foot: { IN: { value: 1, unit: 'IN' }, MM: { value: 30, unit: 'MM' } },
 } as const satisfies Record<string, Record<string, Spoken>>;
 
 export function usualLength(what: keyof typeof usual, unit: LengthUnit): Spoken {
@@ -117,7 +119,7 @@ export function usualLength(what: keyof typeof usual, unit: LengthUnit): Spoken 
 }
 
 /** What each kind begins with. */
-export function freshEdges(kind: Edges['kind'], unit: LengthUnit): Edges {
+export function freshEdges(kind: Edges['kind'], unit: LengthUnit, isPaper = true): Edges {
   const length = (what: keyof typeof usual) => usualLength(what, unit);
   switch (kind) {
     case 'none':
@@ -127,7 +129,7 @@ export function freshEdges(kind: Edges['kind'], unit: LengthUnit): Edges {
     case 'wrap':
       return { kind, bar: even(length('bar')), allowance: even(length('allowance')), fill: { kind: 'mirror' }, marks: 'NONE' };
     case 'border':
-      return { kind, size: { kind: 'even', band: length('border') }, colour: '#FFFFFF' };
+      return { kind, size: { kind: isPaper ? 'inside' : 'even', band: length('border') }, colour: '#FFFFFF' };
     default:
       return kind satisfies never;
   }

@@ -40,8 +40,7 @@ public enum Typeface {
         Optional<TrueTypeFont> read() throws IOException {
             Path file = Path.of("/usr/share/fonts/truetype/wqy/wqy-microhei.ttc");
             return Files.isReadable(file)
-                    ? Optional.of(new TrueTypeCollection(file.toFile())
-                            .getFontByName("WenQuanYiMicroHei"))
+                    ? Optional.of(new TrueTypeCollection(file.toFile()).getFontByName("WenQuanYiMicroHei"))
                     : Optional.empty();
         }
 

@@ -104,17 +104,22 @@ public sealed interface EdgesDocument {
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
+        @JsonSubTypes.Type(value = BorderSizeDocument.InsideBorder.class, name = "inside"),
         @JsonSubTypes.Type(value = BorderSizeDocument.EvenBorder.class, name = "even"),
         @JsonSubTypes.Type(value = BorderSizeDocument.FootedBorder.class, name = "foot"),
         @JsonSubTypes.Type(value = BorderSizeDocument.GrownBorder.class, name = "outer")
     })
     @Schema(
             oneOf = {
+                BorderSizeDocument.InsideBorder.class,
                 BorderSizeDocument.EvenBorder.class,
                 BorderSizeDocument.FootedBorder.class,
                 BorderSizeDocument.GrownBorder.class
             })
     sealed interface BorderSizeDocument {
+        /** Inside the ticket's paper, which stays as large as it is: the picture gets smaller. */
+        record InsideBorder(@NotNull @Valid LengthDocument band) implements BorderSizeDocument {}
+
         record EvenBorder(@NotNull @Valid LengthDocument band) implements BorderSizeDocument {}
 
         record FootedBorder(

@@ -7,19 +7,25 @@ import embrick.core.ticket.Caption;
 import embrick.core.ticket.EdgeFill;
 import embrick.core.ticket.Edges;
 import embrick.core.ticket.Sides;
+import embrick.core.ticket.Size;
+import embrick.core.units.Length;
 import embrick.server.documents.EdgesDocument.BorderSizeDocument;
 import embrick.server.documents.EdgesDocument.CaptionDocument;
 import embrick.server.documents.EdgesDocument.CaptionPartDocument;
 import embrick.server.documents.EdgesDocument.FillDocument;
 import embrick.server.documents.EdgesDocument.SidesDocument;
+import embrick.server.documents.TicketDocument.SizeDocument;
 import java.util.Optional;
 
 /** From an edges' document to the core's edges. */
 final class EdgesDocuments {
     private EdgesDocuments() {}
 
-    /** @throws IllegalArgumentException if a value cannot work */
-    static Edges edges(EdgesDocument edges) {
+    /**
+     * @param paper the ticket's size, which a border may lie inside
+     * @throws IllegalArgumentException if a value cannot work
+     */
+    static Edges edges(EdgesDocument edges, SizeDocument paper) {
         return switch (edges) {
             case EdgesDocument.NoEdges _ -> new Edges.None();
             case EdgesDocument.BleedEdges bleed ->
@@ -28,7 +34,7 @@ final class EdgesDocuments {
                 new Edges.Wrap(sides(wrap.bar()), sides(wrap.allowance()), fill(wrap.fill()), wrap.marks());
             case EdgesDocument.BorderEdges border ->
                 new Edges.Border(
-                        size(border.size()),
+                        size(border.size(), paper),
                         PaperColour.parse(border.colour()),
                         Optional.ofNullable(border.keyLine())
                                 .map(line ->
@@ -76,8 +82,38 @@ final class EdgesDocuments {
         };
     }
 
-    private static BorderSize size(BorderSizeDocument size) {
+    /** The sheet that a border inside the paper leaves of it; with any other edges the paper itself. */
+    static Size sheet(EdgesDocument edges, Size size) {
+        return edges instanceof EdgesDocument.BorderEdges border
+                        && border.size() instanceof BorderSizeDocument.InsideBorder(LengthDocument band)
+                        && size instanceof Size.OnPaper(PaperSize paper)
+                ? new Size.OnPaper(new PaperSize(within(paper.shortSide(), band), within(paper.longSide(), band)))
+                : size;
+    }
+
+    private static Length within(Length side, LengthDocument band) {
+        return Length.ofParts(side.parts() - 2 * band.toLength().parts(), side.spokenIn());
+    }
+
+    private static BorderSize inside(LengthDocument band, SizeDocument of) {
+        if (!(of instanceof SizeDocument.OnPaper paper)) {
+            throw new IllegalArgumentException(
+                    "border inside the paper: expected a paper size, which it lies inside; or a border outside");
+        }
+        BorderSize.Even even = new BorderSize.Even(band.toLength());
+        Length width = paper.width().toLength();
+        Length height = paper.height().toLength();
+        Length shorter = width.compareTo(height) < 0 ? width : height;
+        if (even.band().times(2).compareTo(shorter) >= 0) {
+            throw new IllegalArgumentException("border inside the paper: expected less than half of its shorter side, "
+                    + shorter + ", got " + even.band());
+        }
+        return new BorderSize.GrownTo(new PaperSize(width, height));
+    }
+
+    private static BorderSize size(BorderSizeDocument size, SizeDocument of) {
         return switch (size) {
+            case BorderSizeDocument.InsideBorder(LengthDocument band) -> inside(band, of);
             case BorderSizeDocument.EvenBorder even ->
                 new BorderSize.Even(even.band().toLength());
             case BorderSizeDocument.FootedBorder footed ->

@@ -85,7 +85,7 @@ public final class TicketDocuments {
         Phrases phrases = new Phrases();
         Size size = phrases.read("size", () -> size(document.size()));
         Fit fit = phrases.read("fit", () -> fit(document.fit()));
-        Edges edges = phrases.read("edges", () -> EdgesDocuments.edges(document.edges()));
+        Edges edges = phrases.read("edges", () -> EdgesDocuments.edges(document.edges(), document.size()));
         Resolution ppi = phrases.read("ppi", () -> ppi(document.ppi()));
         Sharpening sharpening = phrases.read("sharpening", () -> sharpening(document.sharpening()));
         OutputColour colour = phrases.read("colour", () -> document.colour().toColour());
@@ -97,7 +97,7 @@ public final class TicketDocuments {
                 "product", () -> Optional.ofNullable(document.product()).map(ProductRuleDocument.OfTicket::toRule));
         phrases.throwIfAny();
         return new Ticket(
-                size,
+                EdgesDocuments.sheet(document.edges(), size),
                 document.turn(),
                 fit,
                 edges,

@@ -20,7 +20,8 @@ class NullsInDocument implements OpenApiCustomizer {
             if (parts != null) {
                 parts.values().stream()
                         .filter(part -> part.getEnum() != null)
-                        .filter(part -> part.getTypes() != null && part.getTypes().contains("null"))
+                        .filter(part ->
+                                part.getTypes() != null && part.getTypes().contains("null"))
                         .filter(part -> !part.getEnum().contains(null))
                         .forEach(part -> part.addEnumItemObject(null));
             }

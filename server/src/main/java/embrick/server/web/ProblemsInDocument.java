@@ -27,8 +27,9 @@ class ProblemsInDocument implements OpenApiCustomizer {
     @Override
     public void customise(OpenAPI api) {
         ModelConverters.getInstance(true).readAll(ProblemBody.class).forEach(api.getComponents()::addSchemas);
-        api.getPaths().forEach((path, item) -> item.readOperationsMap()
-                .forEach((method, operation) -> addProblems(path, method, operation)));
+        api.getPaths()
+                .forEach((path, item) ->
+                        item.readOperationsMap().forEach((method, operation) -> addProblems(path, method, operation)));
     }
 
     private static void addProblems(String path, HttpMethod method, Operation operation) {

@@ -194,6 +194,68 @@ class EdgesTest {
         return dark;
     }
 
+    /** The paper stays, the picture gets smaller: total, sheet, shape and name, and the file that is made. */
+    @Test
+    void aBorderInsideThePaperLeavesThePaperAsItIs() throws IOException {
+        String job = jobWith("Inside", "kite.jpg");
+        ObjectNode ticket = (ObjectNode) api.firstTicket(job).path("document").deepCopy();
+        small(ticket, 8, 10, 100);
+        ObjectNode edges = ticket.putObject("edges").put("kind", "border").put("colour", "#FFFFFF");
+        length(edges.putObject("size").put("kind", "inside"), "band", 0.5, "IN");
+        JsonNode plan = plan(job, ticket).path("plan");
+        assertThat(plan.path("width").asInt()).isEqualTo(1000);
+        assertThat(plan.path("height").asInt()).isEqualTo(800);
+        assertThat(plan.at("/edges/sheet/width").asInt()).isEqualTo(900);
+        assertThat(plan.at("/edges/sheet/height").asInt()).isEqualTo(700);
+        assertThat(plan.at("/edges/bands/left").asInt()).isEqualTo(50);
+
+        api.changeFirstTicket(job, document -> document.setAll(ticket));
+        JsonNode run = api.finished(api.startRun(job));
+        JsonNode piece = run.path("pieces").get(0);
+        assertThat(piece.path("name").asString()).isEqualTo("kite_8x10in.jpg");
+        BufferedImage made = ImageIO.read(new ByteArrayInputStream(
+                api.download("/pieces/" + piece.path("id").asString() + "/file")));
+        assertThat(made.getWidth()).isEqualTo(1000);
+        assertThat(made.getHeight()).isEqualTo(800);
+        assertThat(made.getRGB(25, 400) & 0xffffff).isEqualTo(0xffffff);
+        assertThat(made.getRGB(500, 775) & 0xffffff).isEqualTo(0xffffff);
+    }
+
+    /** A4 in millimetres: the file has the very pixels of A4 without a border. */
+    @Test
+    void aBorderInsideA4GivesTheVeryPixelsOfA4() {
+        String job = jobWith("Inside A4", "kite.jpg");
+        ObjectNode ticket = (ObjectNode) api.firstTicket(job).path("document").deepCopy();
+        length((ObjectNode) ticket.path("size"), "width", 210, "MM");
+        length((ObjectNode) ticket.path("size"), "height", 297, "MM");
+        ticket.put("ppi", 300);
+        JsonNode plain = plan(job, ticket).path("plan");
+        ObjectNode edges = ticket.putObject("edges").put("kind", "border").put("colour", "#FFFFFF");
+        length(edges.putObject("size").put("kind", "inside"), "band", 10, "MM");
+        JsonNode plan = plan(job, ticket).path("plan");
+        assertThat(plan.path("width")).isEqualTo(plain.path("width"));
+        assertThat(plan.path("height")).isEqualTo(plain.path("height"));
+        // 277 × 190 mm at 300 ppi, to the nearest pixel.
+        assertThat(plan.at("/edges/sheet/width").asInt()).isEqualTo(3272);
+        assertThat(plan.at("/edges/sheet/height").asInt()).isEqualTo(2244);
+    }
+
+    @Test
+    void aBorderInsideNeedsAPaperThatIsLargerThanIt() {
+        String job = jobWith("No inside", "kite.jpg");
+        ObjectNode ticket = (ObjectNode) api.firstTicket(job).path("document").deepCopy();
+        small(ticket, 8, 10, 100);
+        ObjectNode edges = ticket.putObject("edges").put("kind", "border").put("colour", "#FFFFFF");
+        ObjectNode size = edges.putObject("size").put("kind", "inside");
+        length(size, "band", 4, "IN");
+        JsonNode wide = plan(job, ticket);
+        assertThat(wide.at("/problems/0/subject").asString()).isEqualTo("edges");
+        assertThat(wide.at("/problems/0/text").asString()).contains("less than half of its shorter side, 8 in");
+        length(size, "band", 1, "IN");
+        ticket.putObject("size").put("kind", "own");
+        assertThat(plan(job, ticket).at("/problems/0/text").asString()).contains("expected a paper size");
+    }
+
     @Test
     void aWrappedRunBecomesCheckedPagesAndABook() throws IOException {
         String job = jobWith("book", "a.jpg", "b.jpg");

@@ -142,7 +142,7 @@ class SlowDisksTest {
                                                 "shapeKey",
                                                 "4:5",
                                                 "version",
-                                                0,
+                                                -1,
                                                 "document",
                                                 Api.framing(0.5, 1.2),
                                                 "accepted",
