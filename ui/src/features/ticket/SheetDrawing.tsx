@@ -4,6 +4,7 @@ import { bytes, convert, decimals, fromInches, lengthText, pixels, unitSymbol, t
 import { sheetLines, SheetLines, type SheetLine } from '../../shared/SheetLines';
 import { useObjectUrl } from '../../shared/useObjectUrl';
 import { fetchProof, reducedSheet, type Region } from '../pixels';
+import type { Spoken } from './edgesWords';
 import { planQuery, type TicketDocument } from './queries';
 
 interface Props {
@@ -96,7 +97,7 @@ function Legend({ edges }: { edges: Schemas['EdgesView'] }) {
   );
 }
 
-function side(px: number, ppi: number, spoken: { value: number; unit: LengthUnit } | undefined, unit: LengthUnit) {
+function side(px: number, ppi: number, spoken: Spoken | undefined, unit: LengthUnit) {
   const value = spoken ? convert(spoken.value, spoken.unit, unit) : fromInches(px / ppi, unit);
   return `${lengthText(value, unit)} ${unitSymbol[unit]} · ${px} px`;
 }
@@ -126,7 +127,12 @@ function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } 
   const sides = document.size.kind === 'paper' ? [document.size.width, document.size.height] : [];
   const [short, long] = [...sides].sort((a, b) => convert(a.value, a.unit, 'PT') - convert(b.value, b.unit, 'PT'));
   const wide = edges.sheet.width > edges.sheet.height;
-  const of = (px: number, spoken?: { value: number; unit: LengthUnit }) => side(px, plan.markedPpi, spoken, document.unit);
+  const across = wide ? long : short;
+  const down = wide ? short : long;
+  // Where the border lies inside the paper, what the ticket calls its size is the total.
+  const isInside = document.edges.kind === 'border' && document.edges.size.kind === 'inside';
+  const total = (px: number, spoken?: Spoken) => side(px, plan.markedPpi, isInside ? spoken : undefined, document.unit);
+  const face = (px: number, spoken?: Spoken) => side(px, plan.markedPpi, isInside ? undefined : spoken, document.unit);
   return (
     <svg viewBox={`0 0 ${WIDTH} ${y + height + 12}`} role="img" aria-label={`Sheet of ${pixels(plan.width, plan.height)} px`}>
       <g transform={`translate(${x} ${y}) scale(${scale})`}>
@@ -137,15 +143,15 @@ function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } 
       </g>
       {hasBands && (
         <>
-          <Dimension x1={x} x2={x + width} y={18} text={of(plan.width)} />
+          <Dimension x1={x} x2={x + width} y={18} text={total(plan.width, across)} />
           <g transform={`translate(${x - space + 18} ${y + height}) rotate(-90)`}>
-            <Dimension x1={0} x2={height} y={0} text={of(plan.height)} />
+            <Dimension x1={0} x2={height} y={0} text={total(plan.height, down)} />
           </g>
         </>
       )}
-      <Dimension x1={sheet.x} x2={sheet.x + sheet.width} y={y - 20} text={of(edges.sheet.width, wide ? long : short)} />
+      <Dimension x1={sheet.x} x2={sheet.x + sheet.width} y={y - 20} text={face(edges.sheet.width, across)} />
       <g transform={`translate(${x - 20} ${sheet.y + sheet.height}) rotate(-90)`}>
-        <Dimension x1={0} x2={sheet.height} y={0} text={of(edges.sheet.height, wide ? short : long)} />
+        <Dimension x1={0} x2={sheet.height} y={0} text={face(edges.sheet.height, down)} />
       </g>
     </svg>
   );

@@ -9,7 +9,7 @@ describe('what goes round the sheet', () => {
     expect(edgesWords(freshEdges('bleed', 'IN'))).toBe('⅛ in of bleed, mirrored');
     expect(edgesWords(freshEdges('bleed', 'MM'))).toBe('3 mm of bleed, mirrored');
     expect(edgesWords(freshEdges('wrap', 'IN'))).toBe('a wrap of 1 ½ in bar and ½ in allowance, mirrored');
-    expect(edgesWords(freshEdges('border', 'CM'))).toBe('a white border, 25 mm');
+    expect(edgesWords(freshEdges('border', 'CM'))).toBe('a white border inside the paper, 15 mm');
   });
 
   it('is one number where only the whole band is known', () => {

@@ -210,6 +210,17 @@ final class Browser {
                                 "name", "prefers-reduced-motion", "value", moves ? "no-preference" : "reduce"))));
     }
 
+    /** A viewport of so many CSS pixels, for the pages opened from now on; {@link #usualSize} ends it. */
+    void size(int width, int height) {
+        driver.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+    }
+
+    void usualSize() {
+        driver.executeCdpCommand("Emulation.clearDeviceMetricsOverride", Map.of());
+    }
+
     /** As a machine with a touch screen, for pages that are opened from now on. */
     void hasTouchScreen(boolean hasOne) {
         driver.executeCdpCommand(

@@ -102,8 +102,11 @@ class ColourTest {
         browser.keys("x");
         browser.keys("m");
         browser.keys("p");
-        browser.until(_ ->
-                browser.all("[aria-label='How it is shown'] .tool[aria-pressed=true]").size() == 2 ? true : null);
+        browser.until(_ -> browser.all("[aria-label='How it is shown'] .tool[aria-pressed=true]")
+                                .size()
+                        == 2
+                ? true
+                : null);
         browser.until(_ -> browser.text(".proof-busy").isEmpty() ? true : null);
         // Stripes stand on the right half of the marks, none on the left; paper white is not the screen's.
         browser.until(_ -> Boolean.TRUE.equals(browser.script("""

@@ -7,6 +7,7 @@ import com.networknt.schema.SpecificationVersion;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -22,24 +23,26 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class DocumentedAnswers {
     private static final JsonMapper JSON = new JsonMapper();
-    private static final String SCHEMAS = "#/components/schemas/";
+    private static final String DEFINITIONS = "#/$defs/";
 
     private final List<Operation> operations = new ArrayList<>();
-    private final ObjectNode components;
+    private final ObjectNode definitions;
     private final Map<JsonNode, Schema> schemas = new ConcurrentHashMap<>();
 
     private record Operation(String method, String template, Pattern path, JsonNode responses) {}
 
     /** @param document as {@code /api/openapi} gives it */
     DocumentedAnswers(JsonNode document) {
-        document.path("paths")
+        // As a schema by itself has it.
+        JsonNode read = JSON.readTree(document.toString().replace("#/components/schemas/", DEFINITIONS));
+        read.path("paths")
                 .forEachEntry((template, methods) -> methods.forEachEntry((method, operation) -> {
                     Pattern path = Pattern.compile(template.replaceAll("\\{[^}]+}", "[^/]+"));
-                    operations.add(new Operation(method.toUpperCase(), template, path, operation.path("responses")));
+                    operations.add(new Operation(
+                            method.toUpperCase(Locale.ROOT), template, path, operation.path("responses")));
                 }));
-        components = JSON.createObjectNode();
-        components.set("schemas", closed((ObjectNode) document.at("/components/schemas")));
-        partNulls(components);
+        definitions = closed((ObjectNode) read.at("/components/schemas"));
+        asSchemas(definitions);
     }
 
     /** Plain objects with no other fields than those they name; what is composed of others is left as it is. */
@@ -59,19 +62,28 @@ final class DocumentedAnswers {
         return schemas;
     }
 
-    /** The validator reads bounds and formats only beside a single type: of a type or null it is given either. */
-    private static void partNulls(JsonNode schema) {
-        schema.forEach(DocumentedAnswers::partNulls);
-        if (schema instanceof ObjectNode node && node.path("type").isArray()) {
-            ObjectNode either = node.deepCopy();
-            either.put("type", node.path("type").path(0).asString());
-            node.removeAll();
-            node.putArray("anyOf").add(either).addObject().put("type", "null");
+    /**
+     * Leaves out what only OpenAPI knows. And the validator reads bounds and formats only beside a single type: of a type or null
+     * it is given either.
+     */
+    private static void asSchemas(JsonNode schema) {
+        schema.forEach(DocumentedAnswers::asSchemas);
+        if (schema instanceof ObjectNode node) {
+            if (node.path("discriminator").has("propertyName")) {
+                node.remove("discriminator");
+            }
+            node.remove("example");
+            if (node.path("type").isArray()) {
+                ObjectNode either = node.deepCopy();
+                either.put("type", node.path("type").path(0).asString());
+                node.removeAll();
+                node.putArray("anyOf").add(either).addObject().put("type", "null");
+            }
         }
     }
 
     private static String name(JsonNode part) {
-        return part.path("$ref").asString("").replace(SCHEMAS, "");
+        return part.path("$ref").asString("").replace(DEFINITIONS, "");
     }
 
     /**
@@ -115,7 +127,7 @@ final class DocumentedAnswers {
 
     private Schema read(JsonNode schema) {
         ObjectNode whole = schema.deepCopy().asObject();
-        whole.set("components", components);
+        whole.set("$defs", definitions);
         return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
                 .getSchema(whole);
     }
