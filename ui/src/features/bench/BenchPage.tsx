@@ -232,6 +232,7 @@ export function BenchPage() {
   }
   return (
     <main className="bench">
+      <h1 className="visually-hidden">Bench</h1>
       <PictureColumn
         originals={originals}
         estimate={estimateById}

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Input, Select, Table } from 'antd';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { Problem } from '../../api/problems';
@@ -107,7 +107,9 @@ export function DeliveryPage() {
               }))}
             />
           )}
-          <span className="delivery-buttons">
+        </div>
+        <div className="delivery-buttons">
+          <Group name="get">
             {lost.length === 0 ? (
               <Button type="primary" onClick={() => void download('delivery.zip')}>
                 Download all as ZIP
@@ -116,15 +118,19 @@ export function DeliveryPage() {
               <Button href={`${base}/delivery.zip?of=PRESENT`}>ZIP of the {checked.length - lost.length} that are there</Button>
             )}
             {lost.length === 0 && data.orders.length === 1 && data.isForBooks && <Button onClick={() => void download('delivery.pdf')}>PDF book</Button>}
-            {data.isForBooks && <Button onClick={() => void navigate(`/jobs/${jobId}/layout/${shownId}`)}>Arrange on paper</Button>}
-            <Button onClick={() => void navigate(`/jobs/${jobId}/counter/${shownId}`)}>Order at the counter</Button>
+          </Group>
+          <Group name="papers">
             <Button href={`${base}/contact-sheet.pdf`}>Contact sheet</Button>
             <Button href={`${base}/certificate.json`}>Certificate</Button>
             <Button href={`${base}/delivery.csv`}>List as CSV</Button>
             <Button href={`${base}/delivery`} target="_blank">
               List as JSON
             </Button>
-          </span>
+          </Group>
+          <Group name="send on">
+            {data.isForBooks && <Button onClick={() => void navigate(`/jobs/${jobId}/layout/${shownId}`)}>Arrange on paper</Button>}
+            <Button onClick={() => void navigate(`/jobs/${jobId}/counter/${shownId}`)}>Order at the counter</Button>
+          </Group>
         </div>
         {data.orders.map((order) => (
           <p className="place" key={order.id}>
@@ -279,5 +285,15 @@ export function DeliveryPage() {
         onDeleted={(gone) => gone.id === shownId && void navigate(`/jobs/${jobId}/delivery`, { replace: true })}
       />
     </main>
+  );
+}
+
+/** What can be done with a delivery, by what it is for. */
+function Group({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <div role="group" aria-label={name} className="delivery-group">
+      <span className="quiet">{name}</span>
+      {children}
+    </div>
   );
 }

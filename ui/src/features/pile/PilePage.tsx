@@ -80,6 +80,7 @@ export function PilePage() {
   if (entries.length === 0 && !arriving) {
     return (
       <main className="shell-body">
+        <h1 className="visually-hidden">Pile</h1>
         {missing}
         <OpenedFolders jobId={jobId} />
         <DropPlace title="Drop the pictures of this job here" onFiles={take}>
@@ -113,6 +114,7 @@ export function PilePage() {
         setAdding(true);
       }}
     >
+      <h1 className="visually-hidden">Pile</h1>
       {adding && (
         <div className="pile-drop">
           <DropPlace title="Drop more pictures here" onFiles={take}>

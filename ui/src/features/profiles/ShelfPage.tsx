@@ -118,7 +118,7 @@ function Described({ profile, all, onGone }: { profile: Profile; all: Profile[];
   return (
     <article className="shelf-described">
       <header>
-        <h1>{profile.title}</h1>
+        <h2 className="shelf-title">{profile.title}</h2>
         <p>{profile.words}</p>
       </header>
       <div className="shelf-facts">

@@ -160,6 +160,7 @@ export function ProofPage() {
   const halo = after.data?.originalId === original.id ? after.data.halo : null;
   return (
     <main className="bench">
+      <h1 className="visually-hidden">Proof</h1>
       <PictureColumn
         originals={originals}
         estimate={estimateById}

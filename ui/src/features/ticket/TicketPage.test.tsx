@@ -71,18 +71,40 @@ describe('the ticket page', () => {
     expect(document).not.toHaveProperty('folder');
   });
 
-  it('lays a saved size over the ticket', async () => {
+  it('lays a saved size over the ticket, takes it back and does it again', async () => {
+    let version = 0;
     const server = fakeServer({
       ...answers(),
       'GET /kept': (request) =>
         new URL(request.url).searchParams.get('kind') === 'SIZE' ? [{ id: 'wall', version: 0, kind: 'SIZE', name: 'Wall' }] : [],
       'POST /kept/wall/lay-over': { ...ticketDocument, ppi: 120 },
-      'PUT /tickets/ticket': { ...ticket({ ppi: 120 }), version: 1 },
+      'PUT /tickets/ticket': async (request) => ({ ...ticket((await request.json()) as object), version: ++version }),
     });
     openPage('/jobs/job/ticket');
     fireEvent.click(await screen.findByRole('button', { name: 'Use something saved' }));
     fireEvent.click(await screen.findByText('Wall'));
     await waitFor(() => expect(server.of('PUT /tickets/ticket')[0]?.body).toMatchObject({ ppi: 120 }));
+    expect(await screen.findByText('Saved')).toBeTruthy();
+
+    fireEvent.keyDown(document.body, { key: 'z', code: 'KeyZ', ctrlKey: true });
+    await waitFor(() => expect(server.of('PUT /tickets/ticket')[1]?.body).toMatchObject({ ppi: 300 }));
+    fireEvent.click(screen.getByRole('button', { name: 'Redo' }));
+    await waitFor(() => expect(server.of('PUT /tickets/ticket')[2]?.body).toMatchObject({ ppi: 120 }));
+  });
+
+  it('says loudly what is not saved, and keeps it on the page', async () => {
+    fakeServer({
+      ...answers(),
+      'GET /kept': (request) =>
+        new URL(request.url).searchParams.get('kind') === 'SIZE' ? [{ id: 'wall', version: 0, kind: 'SIZE', name: 'Wall' }] : [],
+      'POST /kept/wall/lay-over': { ...ticketDocument, ppi: 120 },
+      'PUT /tickets/ticket': problem(422, 'invalid', 'ppi: expected more.', 'Correct it.'),
+    });
+    openPage('/jobs/job/ticket');
+    fireEvent.click(await screen.findByRole('button', { name: 'Use something saved' }));
+    fireEvent.click(await screen.findByText('Wall'));
+    expect(await screen.findByText(/Not saved/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: /120 ppi/ })).toBeTruthy();
   });
 
   it('begins another ticket by a need that comes again and again', async () => {

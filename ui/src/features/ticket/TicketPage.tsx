@@ -11,6 +11,7 @@ import { ShownUnit } from '../../shared/LengthInput';
 import { Failed, Loading } from '../../shared/states';
 import { useJob } from '../jobs';
 import { useOriginals } from '../originals';
+import { useKeys } from '../../shared/useKeys';
 import { useSavedTickets } from '../savedtickets';
 import { Meaning } from './Meaning';
 import { TextForm } from './phrases';
@@ -44,7 +45,13 @@ export function TicketPage() {
 function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketView; tickets: TicketView[] }) {
   const job = useJob(jobId).data;
   const originals = useOriginals(jobId).data ?? [];
-  const { document, change, problems } = useTicketEdit(ticket);
+  const { document, change, problems, isKept, step, undoes, redoes } = useTicketEdit(ticket);
+  useKeys((event) => {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+    event.preventDefault();
+    const which = event.shiftKey ? 'redo' : 'undo';
+    if ((which === 'undo' ? undoes : redoes).length > 0) step(which);
+  });
   const estimate = useQuery(estimateQuery(jobId, job?.name ?? '', problems.length > 0 ? ticket.document : document, ticket.id)).data;
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -100,6 +107,7 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
 
   return (
     <main className="shell-body ticket">
+      <h1 className="visually-hidden">Ticket</h1>
       <div className="ticket-left">
         <nav className="dockets" aria-label="Tickets">
           {tickets.map((one) => (
@@ -151,6 +159,15 @@ function OneTicket({ jobId, ticket, tickets }: { jobId: string; ticket: TicketVi
           </ShownUnit>
           {estimate && <NamesShown names={estimate.pictures.map(({ name }) => name)} />}
           <div className="docket-foot">
+            <span role="status" className={problems.length > 0 ? 'docket-not-kept' : 'docket-kept'}>
+              {problems.length > 0 ? '◆ Not saved: the marked phrase cannot work' : isKept ? 'Saved' : 'Saving…'}
+            </span>
+            <Button type="text" size="small" disabled={undoes.length === 0} title={undoTitle('Undo', undoes)} onClick={() => step('undo')}>
+              Undo
+            </Button>
+            <Button type="text" size="small" disabled={redoes.length === 0} title={undoTitle('Redo', redoes)} onClick={() => step('redo')}>
+              Redo
+            </Button>
             <UseKept document={document} onChange={change} />
             <SaveFor document={document} />
             <FormPopover
@@ -233,4 +250,9 @@ function refusedBy(pictures: Estimate['pictures'], problems: ProblemDetail[]): P
     ...problem,
     text: concerned === pictures.length ? problem.text : `${count(concerned, 'picture')}: ${problem.text}`,
   }));
+}
+
+/** Phrases by their names in the document, which are plain words. */
+function undoTitle(what: string, keys: string[]): string | undefined {
+  return keys.length > 0 ? `${what}: ${keys.join(', ')}` : undefined;
 }

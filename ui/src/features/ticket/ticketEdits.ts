@@ -1,6 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { Problem, type ProblemDetail } from '../../api/problems';
 import { fetchTicket, sendTicket, ticketsQuery, type TicketDocument, type TicketView } from './queries';
+import { TicketHistory } from './ticketHistory';
 
 type Part = Partial<TicketDocument>;
 
@@ -28,6 +29,7 @@ const MOST_MERGES = 5;
  * meanwhile is merged phrase by phrase; where both changed the same phrase the other's stays, and this window is told.
  */
 export class TicketEdits {
+  readonly history = new TicketHistory();
   private waiting: Part = {};
   private sent: Part = {};
   private refused: Part = {};

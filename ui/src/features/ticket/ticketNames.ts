@@ -1,5 +1,6 @@
 import { decimals, unitSymbol } from '../../shared/format';
 import type { TicketDocument } from './queries';
+import { viewingOf } from './viewingOfSize';
 import { sizeWords } from './words';
 
 type Named = Pick<TicketDocument, 'name' | 'folder'>;
@@ -30,7 +31,7 @@ const folderWords = (words: string) =>
     .replace(/[^a-z0-9.]+/g, '-')
     .replace(/-$/, '');
 
-/** What a change of size also changes: the name and the folder, each where it still says the size that was. */
+/** What a change of size also changes: name, folder and viewing distance, each where it still is that of the size that was. */
 export function followed(document: TicketDocument, part: Partial<TicketDocument>, others: Named[]): Partial<TicketDocument> {
   if (!part.size) return part;
   const before = namesOf(document.size);
@@ -41,6 +42,7 @@ export function followed(document: TicketDocument, part: Partial<TicketDocument>
     ...part,
     ...(follows('name') && { name: after.name }),
     ...(follows('folder') && { folder: after.folder }),
+    ...(part.viewing === undefined && document.viewing === viewingOf(document.size) && { viewing: viewingOf(part.size) }),
   };
 }
 

@@ -25,11 +25,21 @@ export function useTicketEdit(ticket: TicketView) {
   }, [isKept]);
   const change = useCallback(
     (part: Partial<TicketDocument>) => {
-      const all = queries.getQueryData(ticketsQuery(ticket.jobId).queryKey) ?? [];
-      const others = all.filter(({ id }) => id !== ticket.id).map((other) => other.document);
-      edits.edit(followed(edits.current().document, part, others));
+      const tickets = queries.getQueryData(ticketsQuery(ticket.jobId).queryKey) ?? [];
+      const others = tickets.filter(({ id }) => id !== ticket.id).map((other) => other.document);
+      const whole = followed(edits.current().document, part, others);
+      edits.history.did(edits.current().document, whole);
+      edits.edit(whole);
     },
     [edits, queries, ticket.id, ticket.jobId],
   );
-  return { document, change, problems };
+  const step = useCallback(
+    (which: 'undo' | 'redo') => {
+      const part = edits.history[which](edits.current().document);
+      if (part) edits.edit(part);
+      else void message.info('There is nothing to undo here: the ticket was changed in another window since.');
+    },
+    [edits, message],
+  );
+  return { document, change, problems, isKept, step, undoes: edits.history.undoes, redoes: edits.history.redoes };
 }

@@ -39,6 +39,9 @@ class AccessTest {
 
     /** What moves is half transparent for a while: a finding counts if it stays. */
     private void look(String view) {
+        if (!(browser.script("return document.querySelectorAll('h1').length") instanceof Long count && count == 1)) {
+            found.add(view + ": a page has one heading of the first level, this one " + browser.texts("h1"));
+        }
         browser.script(axe);
         List<?> findings = List.of();
         for (int look = 0; look < LOOKS; look++) {
