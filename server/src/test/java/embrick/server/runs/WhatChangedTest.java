@@ -111,7 +111,8 @@ class WhatChangedTest {
     private void storeInPlans(String path, String value) {
         int changed = JdbcClient.create(
                         new DriverManagerDataSource(ThrowawayPostgres.get().url("embrick"), "embrick", ""))
-                .sql("update piece set plan = jsonb_set(plan, '" + path + "', " + value + ", false) where name like 'kite1%'"
+                .sql("update piece set plan = jsonb_set(plan, '" + path + "', " + value
+                        + ", false) where name like 'kite1%'"
                         + " and plan #> '" + path + "' is not null and run_id in (select id from run where job_id = '"
                         + job + "')")
                 .update();
