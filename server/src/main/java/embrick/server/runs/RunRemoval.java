@@ -28,7 +28,7 @@ public class RunRemoval {
     private final DeliveredFiles delivered;
     private final DeliveryFolders folders;
     private final RunUses uses;
-    private final RunsOnTheirWayOut leaving;
+    private final RunsBeingDeleted deletions;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -39,11 +39,11 @@ public class RunRemoval {
             DeliveredFiles delivered,
             DeliveryFolders folders,
             RunUses uses,
-            RunsOnTheirWayOut leaving,
+            RunsBeingDeleted deletions,
             TransactionTemplate transaction,
             Clock clock) {
         this.uses = uses;
-        this.leaving = leaving;
+        this.deletions = deletions;
         this.transaction = transaction;
         this.clock = clock;
         this.orders = orders;
@@ -67,7 +67,7 @@ public class RunRemoval {
      * @throws ProblemException if some of its pieces wait or are being made, or somebody needs its files
      */
     public void remove(UUID id, FilesThen files) {
-        withdrawn(id, Ending.REMOVED, all -> {
+        whileClaimed(id, Ending.REMOVED, all -> {
             if (files == FilesThen.DELETED) {
                 all.forEach(this::deleteFile);
             }
@@ -84,7 +84,7 @@ public class RunRemoval {
      * @throws ProblemException if some of its pieces wait or are being made, or somebody needs its files
      */
     public void clear(UUID id) {
-        withdrawn(id, Ending.CLEARED, all -> {
+        whileClaimed(id, Ending.CLEARED, all -> {
             all.forEach(this::deleteFile);
             transaction.executeWithoutResult(_ -> {
                 Run run = lock(id);
@@ -95,18 +95,17 @@ public class RunRemoval {
     }
 
     /** Deletes a run's files with no transaction open: disks are slow. */
-    private void withdrawn(UUID id, Ending ending, Consumer<List<PieceRow>> work) {
+    private void whileClaimed(UUID id, Ending ending, Consumer<List<PieceRow>> work) {
         uses.requireNone(id, ending, true);
-        List<PieceRow> all = transaction.execute(_ -> {
-            lock(id);
-            List<PieceRow> atRest = atRest(id, ending);
-            leaving.claim(id);
-            return atRest;
-        });
+        deletions.claim(id);
         try {
-            work.accept(all);
+            work.accept(transaction.execute(_ -> {
+                // Whoever had it locked before the claim has done what it wanted: that is seen here.
+                lock(id);
+                return atRest(id, ending);
+            }));
         } finally {
-            leaving.release(id);
+            deletions.release(id);
         }
     }
 

@@ -24,7 +24,7 @@ public class RunService {
     private final DeliveredFiles delivered;
     private final PieceRenewal renewal;
     private final RunQueue queue;
-    private final RunsOnTheirWayOut leaving;
+    private final RunsBeingDeleted deletions;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -34,7 +34,7 @@ public class RunService {
             DeliveredFiles delivered,
             PieceRenewal renewal,
             RunQueue queue,
-            RunsOnTheirWayOut leaving,
+            RunsBeingDeleted deletions,
             TransactionTemplate transaction,
             Clock clock) {
         this.runs = runs;
@@ -42,7 +42,7 @@ public class RunService {
         this.delivered = delivered;
         this.renewal = renewal;
         this.queue = queue;
-        this.leaving = leaving;
+        this.deletions = deletions;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -156,7 +156,7 @@ public class RunService {
      */
     public Run lock(UUID id) {
         Run run = runs.lock(id).orElseThrow(() -> ProblemException.notFound("run"));
-        leaving.requireStaying(id);
+        deletions.requireNone(id);
         return run;
     }
 

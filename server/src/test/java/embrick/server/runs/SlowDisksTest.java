@@ -71,7 +71,7 @@ class SlowDisksTest {
                 files,
                 context.getBean(DeliveryFolders.class),
                 context.getBean(RunUses.class),
-                context.getBean(RunsOnTheirWayOut.class),
+                context.getBean(RunsBeingDeleted.class),
                 transaction,
                 context.getBean(Clock.class));
     }

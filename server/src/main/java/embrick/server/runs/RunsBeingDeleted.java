@@ -13,11 +13,11 @@ import org.springframework.stereotype.Component;
  * the only one on its database.
  */
 @Component
-class RunsOnTheirWayOut {
+class RunsBeingDeleted {
     private final Set<UUID> claimed = ConcurrentHashMap.newKeySet();
 
     /**
-     * Claims a run that the caller's transaction has locked, so that whoever locks it next finds the claim.
+     * Claims a run, before it is looked at with its row locked: whoever locks it next finds the claim.
      *
      * @throws ProblemException if somebody else has claimed it
      */
@@ -36,7 +36,7 @@ class RunsOnTheirWayOut {
      *
      * @throws ProblemException if its files are being deleted
      */
-    void requireStaying(UUID runId) {
+    void requireNone(UUID runId) {
         if (claimed.contains(runId)) {
             throw taken();
         }
