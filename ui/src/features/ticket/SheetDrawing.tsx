@@ -129,7 +129,7 @@ function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } 
   const wide = edges.sheet.width > edges.sheet.height;
   const across = wide ? long : short;
   const down = wide ? short : long;
-  // Where the border lies inside the paper, what the ticket calls its size is the total.
+  // With a border inside the paper, the ticket’s size is that of the total.
   const isInside = document.edges.kind === 'border' && document.edges.size.kind === 'inside';
   const total = (px: number, spoken?: Spoken) => side(px, plan.markedPpi, isInside ? spoken : undefined, document.unit);
   const face = (px: number, spoken?: Spoken) => side(px, plan.markedPpi, isInside ? undefined : spoken, document.unit);

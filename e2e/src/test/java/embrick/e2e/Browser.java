@@ -210,7 +210,7 @@ final class Browser {
                                 "name", "prefers-reduced-motion", "value", moves ? "no-preference" : "reduce"))));
     }
 
-    /** A viewport of so many CSS pixels, for the pages opened from now on; {@link #usualSize} ends it. */
+    /** Sets the viewport, in CSS pixels, for pages opened from now on; {@link #usualSize} resets it. */
     void size(int width, int height) {
         driver.executeCdpCommand(
                 "Emulation.setDeviceMetricsOverride",

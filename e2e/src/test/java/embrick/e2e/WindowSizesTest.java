@@ -61,7 +61,7 @@ class WindowSizesTest {
             browser.open(address + "/jobs/" + job + "/" + page);
             browser.find(".figures strong, .figures dd");
             assertThat(height(stage)).as("stage of the %s", page).isGreaterThanOrEqualTo(0.45 * height);
-            // What lies below is reached by scrolling.
+            // Scrolling reaches the pictures below.
             browser.script("document.querySelector('.column').scrollIntoView({block: 'end'})");
             assertThat(((Number) browser.script(
                                     "return document.querySelector('.column').getBoundingClientRect().bottom"))

@@ -38,7 +38,7 @@ public final class Lettering implements CaptionRenderer {
         return new CaptionText(text, ems, missing.toString());
     }
 
-    /** The same words with its code for each character that no typeface has, as in {@code [U+1F41F]}. */
+    /** Replaces each character that no typeface has by its code, such as {@code [U+1F41F]}. */
     public String shown(String words) {
         return words.codePoints()
                 .mapToObj(character -> typeface(character).isPresent()
@@ -48,7 +48,7 @@ public final class Lettering implements CaptionRenderer {
                 .toString();
     }
 
-    /** What {@link #shown} gives, parted where the typeface changes. */
+    /** Splits the result of {@link #shown} where the typeface changes. */
     public List<Run> runs(String words) {
         List<Run> runs = new ArrayList<>();
         StringBuilder run = new StringBuilder();

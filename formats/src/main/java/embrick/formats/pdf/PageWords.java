@@ -21,7 +21,7 @@ public final class PageWords {
      */
     public record Words(double x, double y, double size, String text) {}
 
-    /** @param pages for each page of the PDF its words; characters that no typeface has are told by their codes */
+    /** @param pages the words of each page; a character that no typeface has appears as its code */
     public static void write(Path pdf, List<List<Words>> pages, Lettering letters, OutputStream to) throws IOException {
         try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
             DocumentFonts fonts = new DocumentFonts(document, letters);

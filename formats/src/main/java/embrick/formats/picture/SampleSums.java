@@ -3,8 +3,8 @@ package embrick.formats.picture;
 import java.util.List;
 
 /**
- * Checksums of the samples that were written, part by part as the format lays them out: what the finished file unpacks to is
- * held against them.
+ * Checksums of the samples written, one for each part in the order of the file. The check compares the finished file with
+ * them.
  *
  * @param parts CRC-32C of each part's samples; none where the format carries checksums of its own, or loses something
  */

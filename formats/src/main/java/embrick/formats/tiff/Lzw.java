@@ -102,9 +102,9 @@ final class Lzw {
     }
 
     /**
-     * Unpacks a strip; gives how many bytes it holds, or -1 if it does not read to its end or holds more than there is room for.
+     * Unpacks a strip. Returns the number of bytes, or -1 if the strip is damaged or holds more than there is room for.
      *
-     * <p>Each sequence that a code stands for lies in what was unpacked already: a code is where that is, and how long.
+     * <p>Each code stands for a sequence that occurred before. The table keeps where in the output it begins, and its length.
      */
     static int unpack(ByteBuffer packed, byte[] to) {
         int[] starts = new int[1 << MOST_WIDTH];

@@ -14,8 +14,8 @@ import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 
 /**
- * Reads a TIFF that was written here to its last strip: each lies inside the file, unpacks to exactly its rows, and holds the
- * samples that were written. A strip at a time is held.
+ * Reads a TIFF written by Embrick to its last strip. Each strip must lie inside the file, unpack to exactly its rows, and have
+ * the samples that were written. It keeps one strip in memory at a time.
  */
 final class TiffVerifier {
     private final Ifd.Bytes bytes;

@@ -8,7 +8,7 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
-/** A process that computes without end is told from one that waits, also where it hardly gets a core. */
+/** A deadline distinguishes a process that computes forever from one that waits, even if it hardly gets a core. */
 class DeadlineTest {
     private static final Duration LIMIT = Duration.ofMillis(500);
     private static final Duration SHARE = Duration.ofMillis(20);

@@ -28,7 +28,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** A finished TIFF is held against the samples that were written, not against their number alone. */
+/** The check compares the samples of a finished TIFF with those written, not only their number. */
 class SampleSumsTest {
     @TempDir
     Path folder;

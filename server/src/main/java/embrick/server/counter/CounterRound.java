@@ -114,7 +114,7 @@ class CounterRound {
         return true;
     }
 
-    /** Empty once nothing more is to be sent for it, or another file than the one that is noted here. */
+    /** Empty if nothing more needs to be sent for it, or if the counter awaits another file than the one stored here. */
     private Optional<CounterPiece> piece(UUID id, RemotePiece awaited) {
         return orders.find(id)
                 .filter(whole -> !whole.order().state().isOver())

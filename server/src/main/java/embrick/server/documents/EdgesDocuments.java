@@ -98,7 +98,7 @@ final class EdgesDocuments {
     private static BorderSize inside(LengthDocument band, SizeDocument of) {
         if (!(of instanceof SizeDocument.OnPaper paper)) {
             throw new IllegalArgumentException(
-                    "border inside the paper: expected a paper size, which it lies inside; or a border outside");
+                    "border inside the paper: expected a paper size; choose one, or a border outside the paper");
         }
         BorderSize.Even even = new BorderSize.Even(band.toLength());
         Length width = paper.width().toLength();

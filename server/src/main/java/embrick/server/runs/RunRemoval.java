@@ -100,7 +100,7 @@ public class RunRemoval {
         deletions.claim(id);
         try {
             work.accept(transaction.execute(_ -> {
-                // Whoever had it locked before the claim has done what it wanted: that is seen here.
+                // A request that held the lock before this claim has ended, so its changes are visible here.
                 lock(id);
                 return atRest(id, ending);
             }));

@@ -8,16 +8,15 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 
 /**
- * Runs whose files are being deleted. That takes as long as their disk does, so no lock and no transaction is held meanwhile:
- * a run is claimed here instead, and whoever would do something else with it is refused. Claims end with the application,
- * the only one on its database.
+ * Runs whose files are being deleted. A slow disk would keep a lock for as long, so the run is claimed here instead. Other
+ * requests that need its files are refused until the claim is released. Claims live in memory: a database has one application.
  */
 @Component
 class RunsBeingDeleted {
     private final Set<UUID> claimed = ConcurrentHashMap.newKeySet();
 
     /**
-     * Claims a run, before it is looked at with its row locked: whoever locks it next finds the claim.
+     * Claims a run. Call this before checking the run under its row lock: whoever locks it next finds the claim.
      *
      * @throws ProblemException if somebody else has claimed it
      */

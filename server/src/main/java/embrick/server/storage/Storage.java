@@ -60,8 +60,8 @@ public class Storage {
     }
 
     /**
-     * The original that lies under an arrival's digest already, and is it: its stamp, by which {@link #place} knows it again.
-     * Reads the file, which takes as long as its disk does.
+     * Returns the stamp of the original stored under an arrival's digest, if it is there and intact; {@link #place} recognises it
+     * by that. Reads the whole file, which may take long on a slow disk.
      */
     public Optional<Object> kept(Arrival arrival) throws IOException {
         if (arrival.place() instanceof OriginalPlace.InPlace) {

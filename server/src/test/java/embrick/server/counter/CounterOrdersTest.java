@@ -157,7 +157,7 @@ class CounterOrdersTest {
         assertThat(ordersAtCounter("To be mended")).hasSize(1);
     }
 
-    /** The counter knows of a replacement a moment before it is noted here: the refused file is not sent for it. */
+    /** The counter learns of a replacement a moment before it is stored here. The refused file must not be sent for it. */
     @Test
     void aFileThatWasReplacedIsNotSentForTheOtherOne() {
         String job = job("Between two files", 1, document -> document.put("ppi", 100));

@@ -39,7 +39,7 @@ public final class Counter {
         running.ask("PUT", "/behaviour", behaviour);
     }
 
-    /** Tells it of another file for a piece, as it is told while its customer has not noted so yet. */
+    /** Replaces the file of a piece at the counter alone, before the application has stored the replacement. */
     public void replace(String order, int number, JsonNode piece) {
         running.ask(
                 "POST",

@@ -45,7 +45,7 @@ final class DocumentedAnswers {
         asSchemas(definitions);
     }
 
-    /** Plain objects with no other fields than those they name; what is composed of others is left as it is. */
+    /** Forbids other fields in plain objects; schemas composed of others stay as they are. */
     private static ObjectNode closed(ObjectNode schemas) {
         Set<String> composed = new HashSet<>();
         schemas.findValues("allOf").forEach(all -> all.forEach(part -> composed.add(name(part))));
