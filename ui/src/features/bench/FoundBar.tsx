@@ -52,7 +52,7 @@ export function FoundBar({ jobId, originalId, offer, onMove }: Props) {
           loading={separate.isPending}
           onClick={() => separate.mutate(originalId, { onSuccess: offer.putAway })}
         >
-          Make {count(seenPrints(found), 'picture')}
+          {separate.isPending ? separate.progress : `Make ${count(seenPrints(found), 'picture')}`}
         </Button>
       )}
       {offer.canTake && looked === 'border' && <InsetField percent={offer.inset} onChange={offer.say} />}

@@ -171,7 +171,11 @@ export function FoundDrawer({ jobId, originals, ticket, framingOf, onTake, onClo
                   })
                 }
               >
-                {apart.has(row.offer.original.id) ? 'Made' : `Make ${count(seenPrints(row.found!), 'picture')}`}
+                {apart.has(row.offer.original.id)
+                  ? 'Made'
+                  : separate.isPending && separate.variables === row.offer.original.id
+                    ? separate.progress
+                    : `Make ${count(seenPrints(row.found!), 'picture')}`}
               </Button>
             )}
             {isTakable(row.offer) && (

@@ -39,6 +39,16 @@ export function separatePrints(originalId: string, insetPercent: number): Promis
   );
 }
 
+/** How far cutting a scan's prints apart has come, asked while it is under way. */
+export const separationQuery = (originalId: string) =>
+  queryOptions({
+    queryKey: ['separation', originalId],
+    gcTime: 0,
+    refetchInterval: 500,
+    queryFn: () =>
+      answer(api.GET('/api/v1/originals/{id}/found/prints/progress', { params: { path: { id: originalId } } })),
+  });
+
 /** The framing that brings level what was found to lean. */
 export function offerLevel(originalId: string, framing: Framing): Promise<Framing> {
   return answer(

@@ -37,7 +37,9 @@ import embrick.formats.tiff.TiffPictures;
 import embrick.formats.tiff.TiffPieces;
 import embrick.formats.webp.WebpPictures;
 import embrick.formats.webp.WebpPieces;
+import java.io.EOFException;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.EnumMap;
@@ -202,11 +204,17 @@ public final class Formats {
         return written(format).verify(file, written);
     }
 
-    /** What a picture says in words and of its camera; what cannot be read of it is taken for missing. */
-    public OriginalMetadata metadata(Path file) {
+    /**
+     * What a picture says in words and of its camera; what is damaged of it is taken for missing.
+     *
+     * @throws IOException if the file cannot be read: nothing is known of it then
+     */
+    public OriginalMetadata metadata(Path file) throws IOException {
         try {
             return OriginalMetadata.of(read.get(Probe.kindOf(file)).metadata(file));
-        } catch (IOException | RuntimeException damaged) {
+        } catch (UncheckedIOException notRead) {
+            throw notRead.getCause();
+        } catch (UnusablePictureException | EOFException | RuntimeException damaged) {
             return OriginalMetadata.UNREADABLE;
         }
     }

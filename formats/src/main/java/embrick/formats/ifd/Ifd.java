@@ -4,6 +4,7 @@ import embrick.core.units.Resolution;
 import embrick.formats.bytes.DamagedDataException;
 import java.io.EOFException;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
@@ -311,20 +312,33 @@ public final class Ifd {
         };
     }
 
-    /** Over a file. */
+    /**
+     * Over a file. Where reading it fails, that comes out as an {@link UncheckedIOException}: an {@link IOException} of this class
+     * says that the file is damaged, which many of its callers forgive.
+     */
     public static Bytes over(FileChannel channel) {
         return (offset, length) -> {
-            if (offset < 0 || length < 0 || offset > channel.size() - length) {
-                throw new EOFException("expected " + length + " bytes at offset " + offset + " of " + channel.size());
+            try {
+                return read(channel, offset, length);
+            } catch (EOFException damaged) {
+                throw damaged;
+            } catch (IOException notRead) {
+                throw new UncheckedIOException(notRead);
             }
-            ByteBuffer buffer = ByteBuffer.allocate(length);
-            while (buffer.hasRemaining() && channel.read(buffer, offset + buffer.position()) >= 0) {
-                // Keeps reading until the buffer is full or the file ends.
-            }
-            if (buffer.hasRemaining()) {
-                throw new EOFException("expected " + length + " bytes at offset " + offset);
-            }
-            return buffer.flip();
         };
+    }
+
+    private static ByteBuffer read(FileChannel channel, long offset, int length) throws IOException {
+        if (offset < 0 || length < 0 || offset > channel.size() - length) {
+            throw new EOFException("expected " + length + " bytes at offset " + offset + " of " + channel.size());
+        }
+        ByteBuffer buffer = ByteBuffer.allocate(length);
+        while (buffer.hasRemaining() && channel.read(buffer, offset + buffer.position()) >= 0) {
+            // Keeps reading until the buffer is full or the file ends.
+        }
+        if (buffer.hasRemaining()) {
+            throw new EOFException("expected " + length + " bytes at offset " + offset);
+        }
+        return buffer.flip();
     }
 }

@@ -4,14 +4,19 @@ import com.drew.imaging.jpeg.JpegProcessingException;
 import com.drew.imaging.jpeg.JpegSegmentData;
 import com.drew.imaging.jpeg.JpegSegmentReader;
 import com.drew.imaging.jpeg.JpegSegmentType;
+import com.drew.lang.StreamReader;
 import embrick.formats.ifd.Ifd;
 import embrick.formats.metadata.CarriedMetadata;
 import embrick.formats.metadata.MetadataBlocks;
+import embrick.formats.picture.UnusablePictureException;
+import java.io.BufferedInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -34,11 +39,11 @@ final class JpegMetadata {
 
     static MetadataBlocks read(Path file) throws IOException {
         JpegSegmentData segments;
-        try {
-            segments =
-                    JpegSegmentReader.readSegments(file.toFile(), List.of(JpegSegmentType.APP1, JpegSegmentType.APPD));
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
+            segments = JpegSegmentReader.readSegments(
+                    new StreamReader(in), List.of(JpegSegmentType.APP1, JpegSegmentType.APPD));
         } catch (JpegProcessingException damaged) {
-            throw new IOException(damaged);
+            throw UnusablePictureException.broken("damaged", damaged.getMessage());
         }
         List<byte[]> app1 = all(segments, JpegSegmentType.APP1);
         return new MetadataBlocks(

@@ -18,7 +18,6 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.cos.COSStream;
-import org.apache.pdfbox.io.RandomAccessReadBufferedFile;
 import org.apache.pdfbox.pdfparser.PDFParser;
 import org.apache.pdfbox.pdfparser.PDFStreamParser;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -28,11 +27,13 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 /** A PDF of one piece, opened again: its boxes, its picture's place and bytes, its profile and output intent. */
 public final class PdfPiece implements AutoCloseable {
     private final PDDocument document;
+    private final WatchedReads reads;
     private final PDPage page;
     private final COSStream image;
 
-    private PdfPiece(PDDocument document) throws IOException {
+    private PdfPiece(PDDocument document, WatchedReads reads) throws IOException {
         this.document = document;
+        this.reads = reads;
         if (document.getNumberOfPages() != 1) {
             throw damaged("has " + document.getNumberOfPages() + " pages where one was written");
         }
@@ -50,19 +51,28 @@ public final class PdfPiece implements AutoCloseable {
 
     /** @throws UnusablePictureException if it is no PDF of one piece */
     public static PdfPiece open(Path file) throws IOException {
+        WatchedReads reads = new WatchedReads(file);
         PDDocument document;
         try {
             // Not leniently: a file of ours that needs mending is not as it was written.
-            document = new PDFParser(new RandomAccessReadBufferedFile(file.toFile())).parse(false);
+            document = new PDFParser(reads).parse(false);
         } catch (IOException | IllegalArgumentException unreadable) {
+            reads.close();
+            reads.requireNoneFailed();
             throw damaged("does not open as a PDF: " + unreadable.getMessage());
         }
         try {
-            return new PdfPiece(document);
+            return new PdfPiece(document, reads);
         } catch (IOException | RuntimeException failed) {
             document.close();
+            reads.requireNoneFailed();
             throw failed;
         }
+    }
+
+    /** @throws IOException if any byte that was asked for could not be read: what was said of the piece is worth nothing then */
+    public void requireRead() throws IOException {
+        reads.requireNoneFailed();
     }
 
     private static UnusablePictureException damaged(String reason) {

@@ -72,26 +72,34 @@ public final class PdfPieces implements PieceFormat {
     @Override
     public Verified verify(Path file, SampleSums written) throws IOException {
         try (PdfPiece piece = PdfPiece.open(file)) {
-            PdfPages.Picture picture = piece.picture();
-            PixelSize size = new PixelSize(picture.width(), picture.height());
-            switch (picture.packing()) {
-                case JPEG -> verifyJpegOn(piece, size);
-                case PNG_ROWS -> {
-                    try (InputStream packed = piece.packed()) {
-                        PackedRows.verify(packed, size.width(), size.height(), picture.channels(), picture.bits());
-                    }
+            try {
+                return verified(piece, Files.size(file));
+            } finally {
+                piece.requireRead();
+            }
+        }
+    }
+
+    private Verified verified(PdfPiece piece, long fileBytes) throws IOException {
+        PdfPages.Picture picture = piece.picture();
+        PixelSize size = new PixelSize(picture.width(), picture.height());
+        switch (picture.packing()) {
+            case JPEG -> verifyJpegOn(piece, size);
+            case PNG_ROWS -> {
+                try (InputStream packed = piece.packed()) {
+                    PackedRows.verify(packed, size.width(), size.height(), picture.channels(), picture.bits());
                 }
             }
-            ColourModel model = modelOf(picture.channels());
-            SourceFacts facts = new SourceFacts(
-                    FileKind.PDF,
-                    size,
-                    Orientation.UPRIGHT,
-                    Optional.empty(),
-                    new SourceColour(model, Alpha.OPAQUE, picture.bits(), profiles.add(picture.profile(), model)),
-                    Files.size(file));
-            return new Verified(facts, Optional.of(piece.boxes()), Optional.empty());
         }
+        ColourModel model = modelOf(picture.channels());
+        SourceFacts facts = new SourceFacts(
+                FileKind.PDF,
+                size,
+                Orientation.UPRIGHT,
+                Optional.empty(),
+                new SourceColour(model, Alpha.OPAQUE, picture.bits(), profiles.add(picture.profile(), model)),
+                fileBytes);
+        return new Verified(facts, Optional.of(piece.boxes()), Optional.empty());
     }
 
     private static ColourModel modelOf(int channels) throws IOException {

@@ -19,7 +19,8 @@ public interface PictureFormat {
     /**
      * What a file holds of metadata, not yet looked into.
      *
-     * @throws IOException if it is damaged where they are
+     * @throws UnusablePictureException if it is damaged where they are; {@link java.io.EOFException} if it ends before
+     * @throws IOException if it cannot be read
      */
     MetadataBlocks metadata(Path file) throws IOException;
 }

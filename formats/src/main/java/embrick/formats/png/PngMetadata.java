@@ -1,10 +1,12 @@
 package embrick.formats.png;
 
 import embrick.formats.metadata.MetadataBlocks;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.BufferedInputStream;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.DataInputStream;
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -13,6 +15,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.zip.InflaterInputStream;
+import java.util.zip.ZipException;
 
 /** Where a PNG has its metadata: Exif in eXIf, XMP in international text under a name of its own (ISO 16684-3, 1.1.5). */
 final class PngMetadata {
@@ -76,7 +79,7 @@ final class PngMetadata {
         int at = name.length + 2;
         for (int ended = 0; ended < 2; at++) {
             if (at >= data.length) {
-                throw new IOException("iTXt: ends before its text");
+                throw UnusablePictureException.broken("damaged", "iTXt: ends before its text");
             }
             ended += data[at] == 0 ? 1 : 0;
         }
@@ -86,6 +89,8 @@ final class PngMetadata {
         }
         try (InputStream packed = new InflaterInputStream(new ByteArrayInputStream(text))) {
             return packed.readNBytes(MOST_TEXT);
+        } catch (ZipException | EOFException damaged) {
+            throw UnusablePictureException.broken("damaged", "iTXt: " + damaged.getMessage());
         }
     }
 

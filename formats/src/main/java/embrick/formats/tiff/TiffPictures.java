@@ -14,6 +14,7 @@ import embrick.formats.picture.PictureFormat;
 import embrick.formats.picture.UnusablePictureException;
 import java.io.EOFException;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -65,6 +66,8 @@ public final class TiffPictures implements PictureFormat {
     private static Optional<Damage> examine(Path file, TiffHeader header) throws IOException {
         try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
             return DeflateCheck.of(channel, header, TiffHeader.page(Ifd.over(channel), header.page()));
+        } catch (UncheckedIOException notRead) {
+            throw notRead.getCause();
         }
     }
 
@@ -73,6 +76,8 @@ public final class TiffPictures implements PictureFormat {
             return TiffHeader.read(Ifd.over(channel));
         } catch (UnusablePictureException known) {
             throw known;
+        } catch (UncheckedIOException notRead) {
+            throw notRead.getCause();
         } catch (EOFException cut) {
             throw UnusablePictureException.broken(
                     "cut-short",

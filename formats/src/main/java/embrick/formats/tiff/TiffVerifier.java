@@ -6,6 +6,7 @@ import embrick.formats.picture.SampleSums;
 import embrick.formats.picture.UnusablePictureException;
 import java.io.EOFException;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Path;
@@ -44,6 +45,8 @@ final class TiffVerifier {
             new TiffVerifier(channel).verify(written);
         } catch (UnusablePictureException known) {
             throw known;
+        } catch (UncheckedIOException notRead) {
+            throw notRead.getCause();
         } catch (DamagedDataException | EOFException | DataFormatException | ArithmeticException corrupt) {
             throw damaged("does not read to its end: " + corrupt.getMessage());
         }

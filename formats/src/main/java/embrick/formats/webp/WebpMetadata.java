@@ -4,10 +4,11 @@ import com.drew.imaging.riff.RiffHandler;
 import com.drew.imaging.riff.RiffProcessingException;
 import com.drew.imaging.riff.RiffReader;
 import com.drew.lang.StreamReader;
+import embrick.formats.bytes.WatchedStream;
 import embrick.formats.metadata.MetadataBlocks;
+import embrick.formats.picture.UnusablePictureException;
 import java.io.BufferedInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
@@ -26,10 +27,11 @@ final class WebpMetadata implements RiffHandler {
 
     static MetadataBlocks read(Path file) throws IOException {
         WebpMetadata found = new WebpMetadata();
-        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
+        try (WatchedStream in = new WatchedStream(new BufferedInputStream(Files.newInputStream(file)))) {
             new RiffReader().processRiff(new StreamReader(in), found);
+            in.requireNoneFailed();
         } catch (RiffProcessingException damaged) {
-            throw new IOException(damaged);
+            throw UnusablePictureException.broken("damaged", damaged.getMessage());
         }
         return MetadataBlocks.of(
                 Optional.ofNullable(found.chunks.get(EXIF)), Optional.ofNullable(found.chunks.get(XMP)));

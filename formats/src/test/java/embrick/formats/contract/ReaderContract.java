@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import embrick.core.pixels.Raster;
 import embrick.formats.Pieces;
+import embrick.formats.binding.HugePages;
 import embrick.formats.picture.DecodeLimits;
 import embrick.formats.picture.OpenedPicture;
+import embrick.formats.picture.PictureColours;
+import embrick.formats.picture.PictureFormat;
 import embrick.formats.picture.UnusablePictureException;
 import embrick.testing.Outside;
 import java.io.IOException;
@@ -52,6 +55,9 @@ abstract class ReaderContract {
     Path convert(Path drawn) {
         return drawn;
     }
+
+    /** The reader itself, as a decoder's process has it. */
+    abstract PictureFormat reader(PictureColours colours);
 
     @BeforeEach
     void draw() throws IOException {
@@ -179,5 +185,25 @@ abstract class ReaderContract {
             }
         }
         pixelsAreAsDrawn();
+    }
+
+    @Test
+    void aDiskThatFailsIsNotTakenForADamagedFile() {
+        PictureFormat reader = reader(new PictureColours(Pieces.FORMATS.profiles()));
+        FailingReads.assertNotBlamedOnTheFile(file, reader::read);
+        FailingReads.assertNotBlamedOnTheFile(file, failing -> {
+            try (Raster pixels = reader.read(failing)
+                    .decode(Integer.MAX_VALUE, HugePages::raster)
+                    .raster()) {
+                assertThat(pixels.samples().byteSize()).isPositive();
+            }
+        });
+        FailingReads.assertNotBlamedOnTheFile(
+                file, failing -> reader.read(failing).examine());
+        FailingReads.assertNotBlamedOnTheFile(file, Pieces.FORMATS::inspect);
+        FailingReads.assertNotBlamedOnTheFile(
+                file,
+                failing ->
+                        assertThat(Pieces.FORMATS.metadata(failing).isDamaged()).isFalse());
     }
 }

@@ -1,5 +1,12 @@
 package embrick.formats.contract;
 
+import embrick.formats.heif.HeifPictures;
+import embrick.formats.jpeg.JpegPictures;
+import embrick.formats.picture.PictureColours;
+import embrick.formats.picture.PictureFormat;
+import embrick.formats.png.PngPictures;
+import embrick.formats.tiff.TiffPictures;
+import embrick.formats.webp.WebpPictures;
 import embrick.testing.Outside;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Nested;
@@ -8,6 +15,11 @@ import org.junit.jupiter.api.Nested;
 class ReadersTest {
     @Nested
     class Jpeg extends ReaderContract {
+        @Override
+        PictureFormat reader(PictureColours colours) {
+            return new JpegPictures(colours);
+        }
+
         @Override
         String suffix() {
             return "jpg";
@@ -28,6 +40,11 @@ class ReadersTest {
     @Nested
     class ProgressiveJpeg extends ReaderContract {
         @Override
+        PictureFormat reader(PictureColours colours) {
+            return new JpegPictures(colours);
+        }
+
+        @Override
         String suffix() {
             return "jpg";
         }
@@ -46,6 +63,11 @@ class ReadersTest {
     @Nested
     class Png extends ReaderContract {
         @Override
+        PictureFormat reader(PictureColours colours) {
+            return new PngPictures(colours);
+        }
+
+        @Override
         String suffix() {
             return "png";
         }
@@ -58,6 +80,11 @@ class ReadersTest {
 
     @Nested
     class Tiff extends ReaderContract {
+        @Override
+        PictureFormat reader(PictureColours colours) {
+            return new TiffPictures(colours);
+        }
+
         @Override
         String suffix() {
             return "tif";
@@ -77,6 +104,11 @@ class ReadersTest {
     @Nested
     class Webp extends ReaderContract {
         @Override
+        PictureFormat reader(PictureColours colours) {
+            return new WebpPictures(colours);
+        }
+
+        @Override
         String suffix() {
             return "webp";
         }
@@ -95,6 +127,11 @@ class ReadersTest {
 
     @Nested
     class Heif extends ReaderContract {
+        @Override
+        PictureFormat reader(PictureColours colours) {
+            return HeifPictures.here(colours);
+        }
+
         @Override
         String suffix() {
             return "png";

@@ -115,4 +115,10 @@ abstract class WriterContract {
             assertThatThrownBy(() -> verified(cut)).isInstanceOf(UnusablePictureException.class);
         }
     }
+
+    @Test
+    void aDiskThatFailsIsNotTakenForADamagedPiece() {
+        FailingReads.assertNotBlamedOnTheFile(
+                piece, failing -> Pieces.FORMATS.verify(failing, format(), SampleSums.NONE));
+    }
 }

@@ -363,7 +363,7 @@ class CarriedMetadataTest {
 
     /** From each format that can hold them; exiftool has copied them there. */
     @Test
-    void theyAreReadFromEveryFormat() {
+    void theyAreReadFromEveryFormat() throws IOException {
         Path png = folder.resolve("other.png");
         Path tiff = folder.resolve("other.tif");
         Path webp = folder.resolve("other.webp");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import embrick.formats.Pieces;
 import embrick.testing.Outside;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeAll;
@@ -51,7 +52,7 @@ class TitlesTest {
         Outside.run(command);
     }
 
-    private static OriginalMetadata of(String file) {
+    private static OriginalMetadata of(String file) throws IOException {
         return Pieces.FORMATS.metadata(folder.resolve(file));
     }
 
@@ -66,12 +67,12 @@ class TitlesTest {
         "international.png",
         "packed.png"
     })
-    void aTitleIsReadWhereverItStands(String file) {
+    void aTitleIsReadWhereverItStands(String file) throws IOException {
         assertThat(of(file).texts().title()).isEqualTo(Optional.of("Boat at dusk"));
     }
 
     @Test
-    void aCaptionIsNoTitle() {
+    void aCaptionIsNoTitle() throws IOException {
         assertThat(of("caption.jpg").texts().title()).isEmpty();
         assertThat(of("caption.jpg").texts().caption()).isEqualTo(Optional.of("What is seen"));
         assertThat(of("none.png").texts().title()).isEmpty();

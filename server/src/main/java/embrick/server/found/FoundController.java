@@ -41,9 +41,12 @@ class FoundController {
     private final Plans plans;
 
     private final SeparatePrints separate;
+    private final Separations separations;
     private final OriginalViews views;
 
-    FoundController(Findings findings, Plans plans, SeparatePrints separate, OriginalViews views) {
+    FoundController(
+            Findings findings, Plans plans, SeparatePrints separate, Separations separations, OriginalViews views) {
+        this.separations = separations;
         this.separate = separate;
         this.views = views;
         this.findings = findings;
@@ -169,6 +172,12 @@ class FoundController {
         return separate.of(id, inset, HttpAsker.of(http)).stream()
                 .map(views::of)
                 .toList();
+    }
+
+    /** How far cutting a scan's prints apart has come; none of none if nothing is under way. */
+    @GetMapping("/originals/{id}/found/prints/progress")
+    Separations.Progress separationProgress(@PathVariable UUID id) {
+        return separations.of(id);
     }
 
     private static FoundPrint print(Findings.Found found, int number) {

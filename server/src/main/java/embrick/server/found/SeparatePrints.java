@@ -72,6 +72,7 @@ class SeparatePrints {
 
     private static final Resolution USUAL_PPI = Resolution.perInch(300);
 
+    private final Separations separations;
     private final Findings findings;
     private final Originals originals;
     private final OriginalViews views;
@@ -89,6 +90,7 @@ class SeparatePrints {
     private final EditService edits;
 
     SeparatePrints(
+            Separations separations,
             Findings findings,
             Originals originals,
             OriginalViews views,
@@ -104,6 +106,7 @@ class SeparatePrints {
             TicketService tickets,
             FramingService framings,
             EditService edits) {
+        this.separations = separations;
         this.findings = findings;
         this.originals = originals;
         this.views = views;
@@ -140,12 +143,13 @@ class SeparatePrints {
                     "Cut the prints apart by hand: add the scan once for each, and frame it.");
         }
         List<Path> parts = new ArrayList<>();
-        try {
+        try (Separations.Separation separation = separations.begin(originalId, scan.path(), outlines.size())) {
             for (Rectangle outline : outlines) {
                 Path part = storage.incoming().resolve(UUID.randomUUID() + ".part");
                 parts.add(part);
                 Plan plan = plan(scan, facts, own, round(outline, own));
                 work.patiently(() -> write(scan, facts, plan, part));
+                separation.done(parts.size(), outlines.size());
             }
             return takeIn(scan, own, outlines, parts, inset);
         } finally {

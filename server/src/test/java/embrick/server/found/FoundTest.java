@@ -14,7 +14,10 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -120,8 +123,20 @@ class FoundTest {
                 new Laid(1090, 330, 540, 380, -4),
                 new Laid(600, 800, 560, 380, 1.5));
         String scan = add("album/three.png", bed);
-        Answer made = api.post("/originals/" + scan + "/found/prints", Map.of("insetPercent", 0.3));
+        Set<JsonNode> told = new LinkedHashSet<>();
+        CompletableFuture<Answer> asked = CompletableFuture.supplyAsync(
+                () -> api.post("/originals/" + scan + "/found/prints", Map.of("insetPercent", 0.3)));
+        while (!asked.isDone()) {
+            told.add(progress(scan));
+        }
+        Answer made = asked.join();
         assertThat(made.status()).isEqualTo(200);
+        assertThat(told)
+                .as("progress")
+                .anySatisfy(one -> assertThat(one.path("all").asInt()).isEqualTo(3));
+        assertThat(progress(scan).path("all").asInt())
+                .as("nothing is under way")
+                .isZero();
         assertThat(made.body()).hasSize(3);
         JsonNode first = made.body().get(0);
         assertThat(first.path("path").asString()).isEqualTo("album/three-print-1.tif");
@@ -142,6 +157,10 @@ class FoundTest {
         assertThat(api.post("/originals/" + scan + "/found/prints", Map.of()).body())
                 .hasSize(3);
         assertThat(api.get("/jobs/" + job + "/originals").body()).hasSize(4);
+    }
+
+    private JsonNode progress(String scan) {
+        return api.get("/originals/" + scan + "/found/prints/progress").body();
     }
 
     private JsonNode original(String id) {
