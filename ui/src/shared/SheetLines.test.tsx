@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
 import { sheetLines, SheetLines } from './SheetLines';
 
-const none = { left: 0, top: 0, right: 0, foot: 0 };
-const all = (px: number) => ({ left: px, top: px, right: px, foot: px });
+const none = { left: 0, top: 0, right: 0, bottom: 0 };
+const all = (px: number) => ({ left: px, top: px, right: px, bottom: px });
 const edges = (changed: Partial<Schemas['EdgesView']>): Schemas['EdgesView'] => ({
   bands: none,
   bar: none,

@@ -25,16 +25,16 @@ export function sheetLines({ bands, bar, rim, safe, sheet }: Schemas['EdgesView'
   // A bar whose back edge is the end of the canvas has no line of its own.
   if (rim === 'FOLD' && !same(back, total)) lines.push({ style: 'back-line', rect: back });
   lines.push({ style: rims[rim], rect: sheet });
-  if (safe > 0) lines.push({ style: 'safe-line', rect: outside(sheet, { left: -safe, top: -safe, right: -safe, foot: -safe }) });
+  if (safe > 0) lines.push({ style: 'safe-line', rect: outside(sheet, { left: -safe, top: -safe, right: -safe, bottom: -safe }) });
   return lines;
 }
 
-function outside(rect: Rect, { left, top, right, foot }: Schemas['BandsView']): Rect {
+function outside(rect: Rect, { left, top, right, bottom }: Schemas['BandsView']): Rect {
   return {
     x: rect.x - left,
     y: rect.y - top,
     width: Math.max(0, rect.width + left + right),
-    height: Math.max(0, rect.height + top + foot),
+    height: Math.max(0, rect.height + top + bottom),
   };
 }
 

@@ -183,6 +183,7 @@ export const delivered = (id: string, changed: Partial<Schemas['DeliveredPiece']
   height: 3000,
   ppi: 300,
   fileBytes: 4_000_000,
+  digest: 'd'.repeat(64),
   sha256: 'd'.repeat(64),
   haloPercent: null,
   jpegQuality: null,
@@ -264,8 +265,8 @@ export const plan = (changed: Partial<Schemas['PlanNumbers']> = {}): Schemas['Pl
     travelY: 0,
   },
   edges: {
-    bands: { left: 0, top: 0, right: 0, foot: 0 },
-    bar: { left: 0, top: 0, right: 0, foot: 0 },
+    bands: { left: 0, top: 0, right: 0, bottom: 0 },
+    bar: { left: 0, top: 0, right: 0, bottom: 0 },
     rim: 'TRIM',
     safe: 0,
     sheet: { x: 0, y: 0, width: 3000, height: 2400 },

@@ -19,7 +19,7 @@ export function FoldMarks({ planned: { subject, framing }, sheet }: Props) {
         const isUpright = side === 'LEFT' || side === 'RIGHT';
         const along = isUpright ? sheet.height : sheet.width;
         const x = side === 'RIGHT' ? sheet.x + sheet.width : sheet.x;
-        const y = side === 'FOOT' ? sheet.y + sheet.height : sheet.y;
+        const y = side === 'BOTTOM' ? sheet.y + sheet.height : sheet.y;
         return isUpright ? (
           <rect key={i} x={x - DEEP / 2} y={y + from * along} width={DEEP} height={(to - from) * along} />
         ) : (

@@ -15,14 +15,14 @@ interface Props {
   onPulled: (framing: Framing) => void;
 }
 
-const sides: Side[] = ['left', 'right', 'top', 'foot'];
+const sides: Side[] = ['left', 'right', 'top', 'bottom'];
 
 /** Along which way a side goes out on the screen. */
 const outward: Record<Side, { x: number; y: number }> = {
   left: { x: -1, y: 0 },
   right: { x: 1, y: 0 },
   top: { x: 0, y: -1 },
-  foot: { x: 0, y: 1 },
+  bottom: { x: 0, y: 1 },
 };
 
 /** The four sides of the free frame, each pulled by itself. Arrow keys do the same by a pixel of the screen, Shift by ten. */

@@ -137,12 +137,12 @@ export function freeViewOf(stage: Stage, planned: Planned, framing: Framing): Vi
   const width = sides.width * seenWidth * scale;
   const height = sides.height * seenHeight * scale;
   const sheet = { x: middle.x - width / 2, y: middle.y - height / 2, width, height };
-  const { left, top, right, foot } = plan.edges.bands;
+  const { left, top, right, bottom } = plan.edges.bands;
   const total = {
     x: sheet.x - left * scale,
     y: sheet.y - top * scale,
     width: sheet.width + (left + right) * scale,
-    height: sheet.height + (top + foot) * scale,
+    height: sheet.height + (top + bottom) * scale,
   };
   return { total, sheet, place: sheet, lie, perPixel: scale };
 }

@@ -162,7 +162,7 @@ function Standing({ order, piece }: { order: CounterOrder; piece: Piece }) {
   if (piece.state === 'WITHDRAWN') return <span className="quiet">not ordered after all</span>;
   if (piece.state === 'RECEIVED') return <span>sent, to be looked at</span>;
   if (isOver(order)) return <span className="quiet">not sent</span>;
-  const percent = Math.floor((100 * piece.sentBytes) / piece.bytes);
+  const percent = Math.floor((100 * piece.sentBytes) / piece.fileBytes);
   return (
     <span className="counter-sending">
       <Progress percent={percent} size="small" showInfo={false} aria-label={`${piece.name}: ${percent} per cent sent`} />

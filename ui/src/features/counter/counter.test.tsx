@@ -40,6 +40,7 @@ const piece = (number: number, state: string, more: object = {}) => ({
   name: `${number}.jpg`,
   productName: 'Print 8 × 10 in',
   copies: 1,
+  fileBytes: 100,
   bytes: 100,
   sentBytes: 43,
   state,

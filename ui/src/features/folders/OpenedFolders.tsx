@@ -134,7 +134,7 @@ function news({ away, fresh, freshNames, changed, vanished, unread, isCut, refus
       `${count(changed.length, 'picture was', 'pictures were')} changed since ${changed.length === 1 ? 'it was' : 'they were'} taken in, and will not be printed.`,
     vanished.length > 0 &&
       `${count(vanished.length, 'picture is', 'pictures are')} no longer in the folder: put ${vanished.length === 1 ? 'it' : 'them'} back, or remove ${vanished.length === 1 ? 'it' : 'them'} from the job.`,
-    ...refused.map(({ reason }) => reason),
+    ...refused.map(({ problem }) => problem),
     unread.length > 0 && `The server may not read ${named(unread, unread.length)}.`,
     isCut && 'It has more than 20 000 files: only the first of them are looked at. Open its subfolders one by one.',
   ].filter((line): line is string => typeof line === 'string');

@@ -142,7 +142,7 @@ describe('a free frame', () => {
     const left = pulled(half, 'left', 5, free, untilted);
     expect(left.centreX - left.free!.width / 2).toBeCloseTo(0, 12);
     expect(left.centreX + left.free!.width / 2).toBeCloseTo(0.75, 12);
-    expect(pulled(half, 'foot', -5, free, untilted).free!.height).toBeCloseTo(0.01, 12);
+    expect(pulled(half, 'bottom', -5, free, untilted).free!.height).toBeCloseTo(0.01, 12);
   });
 
   it('is pulled on the side that is seen, in a turned picture', () => {

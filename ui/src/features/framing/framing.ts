@@ -117,13 +117,13 @@ function unturned({ mirror, quarterTurns }: Framing, way: Way): Way {
   return { x: mirror === 'MIRRORED' ? -x : x, y };
 }
 
-export type Side = 'left' | 'right' | 'top' | 'foot';
+export type Side = 'left' | 'right' | 'top' | 'bottom';
 
 const outward: Record<Side, Way> = {
   left: { x: -1, y: 0 },
   right: { x: 1, y: 0 },
   top: { x: 0, y: -1 },
-  foot: { x: 0, y: 1 },
+  bottom: { x: 0, y: 1 },
 };
 
 const LEAST_SIDE = 0.01;

@@ -157,10 +157,10 @@ function LastFiles({ files, all }: { files: HotFile[]; all: number }) {
               </td>
               <td className={`hot-${file.fate.toLowerCase()}`}>
                 {fateWords[file.fate]}
-                {file.reason && <span className="hot-reason"> {file.reason}</span>}
+                {file.problem && <span className="hot-reason"> {file.problem}</span>}
                 {file.runId && file.jobId && (
                   <>
-                    {file.reason ? ' ' : ': '}
+                    {file.problem ? ' ' : ': '}
                     <Link to={`/jobs/${file.jobId}/${file.fate === 'PRINTED' ? 'delivery' : 'run'}/${file.runId}`}>
                       {file.fate === 'PRINTED' ? 'its delivery' : 'its run'}
                     </Link>

@@ -22,6 +22,7 @@ const file = (path: string, more: Partial<HotFile> = {}): HotFile => ({
   settledAt: '2026-11-30T10:01:00Z',
   jobId: 'job',
   runId: 'run',
+  problem: null,
   reason: null,
   movedTo: `done/${path}`,
   ...more,
@@ -55,7 +56,7 @@ describe('hot folders', () => {
         folder({
           counts: { waiting: 0, printed: 1, failed: 1 },
           files: [
-            file('torn.jpg', { fate: 'FAILED', runId: null, reason: 'torn.jpg ends in the middle.', movedTo: 'failed/torn.jpg' }),
+            file('torn.jpg', { fate: 'FAILED', runId: null, problem: 'torn.jpg ends in the middle.', movedTo: 'failed/torn.jpg' }),
             file('kite.jpg'),
           ],
         }),

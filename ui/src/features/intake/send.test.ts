@@ -57,7 +57,7 @@ describe('sending', () => {
   it('sends only what has not arrived', async () => {
     post.mockResolvedValue({ data: { missing: ['kite1.jpg', 'kite2.jpg'], unsure: [] }, response: new Response() });
     expect((await missing('job', files(4))).map(({ path }) => path)).toEqual(['kite1.jpg', 'kite2.jpg']);
-    expect(post.mock.calls[0]![1].body.files[2]).toEqual({ path: 'kite2.jpg', bytes: 3, sha256: null });
+    expect(post.mock.calls[0]![1].body.files[2]).toEqual({ path: 'kite2.jpg', fileBytes: 3, digest: null });
   });
 
   it('lets the content decide of a file whose path and length are known', async () => {
@@ -66,7 +66,7 @@ describe('sending', () => {
       .mockResolvedValueOnce({ data: { missing: ['kite1.jpg'], unsure: [] }, response: new Response() });
     expect((await missing('job', files(2))).map(({ path }) => path)).toEqual(['kite1.jpg']);
     // SHA-256 of "x", as sha256sum gives it.
-    expect(post.mock.calls[1]![1].body.files[0].sha256).toBe(
+    expect(post.mock.calls[1]![1].body.files[0].digest).toBe(
       '2d711642b726b04401627ca9fbac32f5c8530fb1903cc4db02258717921a4881',
     );
   });

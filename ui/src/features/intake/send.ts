@@ -30,8 +30,8 @@ export interface Sent {
 
 interface Offered {
   path: string;
-  bytes: number;
-  sha256: string | null;
+  fileBytes: number;
+  digest: string | null;
 }
 
 async function offer(jobId: string, files: Offered[]) {
@@ -39,7 +39,7 @@ async function offer(jobId: string, files: Offered[]) {
 }
 
 /** SHA-256 of a file's content, in hexadecimal digits. */
-async function digest(file: File): Promise<string> {
+async function digestOf(file: File): Promise<string> {
   const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()));
   return Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
 }
@@ -52,12 +52,12 @@ export async function missing(jobId: string, files: ArrivingFile[]): Promise<Arr
   const wanted = new Set<string>();
   for (let from = 0; from < files.length; from += OFFERED) {
     const part = files.slice(from, from + OFFERED);
-    const told = await offer(jobId, part.map(({ path, file }) => ({ path, bytes: file.size, sha256: null })));
+    const told = await offer(jobId, part.map(({ path, file }) => ({ path, fileBytes: file.size, digest: null })));
     told.missing.forEach((path) => wanted.add(path));
     const unsure = new Set(told.unsure);
     const read: Offered[] = [];
     for (const { path, file } of part.filter((one) => unsure.has(one.path) && one.file.size <= LARGEST_READ)) {
-      read.push({ path, bytes: file.size, sha256: await digest(file) });
+      read.push({ path, fileBytes: file.size, digest: await digestOf(file) });
     }
     if (read.length > 0) {
       const certain = new Set((await offer(jobId, read)).missing);

@@ -155,7 +155,7 @@ describe('the pile', () => {
   it('shows where a damaged picture stops being sound, and that it is printed only if somebody says so', () => {
     const damaged = entry('cut.jpg', 600, 400, 300, {
       state: 'BROKEN',
-      damage: { from: 'FOOT', share: 0.25 },
+      damage: { from: 'BOTTOM', share: 0.25 },
       problem: { code: 'cut-short', subject: 'picture', text: 'is cut short', remedy: 'Add an intact copy.' },
     });
     expect(damagedPart(damaged.original)).toEqual({ top: '0', right: '0', bottom: '25%', left: '0' });

@@ -185,7 +185,7 @@ export function oddities(original: Original): string {
   return parts.join(', ');
 }
 
-/** Where the picture as it is seen stops being sound, as the share to cut off on each side: top, right, foot, left. */
+/** Where the picture as it is seen stops being sound, as the share to cut off on each side: top, right, bottom, left. */
 export function damagedPart({ damage }: Original): { top: string; right: string; bottom: string; left: string } | undefined {
   if (!damage) return undefined;
   const sound = `${damage.share * 100}%`;
@@ -195,7 +195,7 @@ export function damagedPart({ damage }: Original): { top: string; right: string;
       return { ...sides, top: sound };
     case 'RIGHT':
       return { ...sides, right: sound };
-    case 'FOOT':
+    case 'BOTTOM':
       return { ...sides, bottom: sound };
     case 'LEFT':
       return { ...sides, left: sound };

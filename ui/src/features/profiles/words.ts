@@ -38,6 +38,6 @@ export function facts(profile: Profile): { term: string; value: string }[] {
     { term: 'black', value: `L* ${decimals(black.l, 1)} on its white` },
     { term: 'type', value: ways.length > 0 ? `tables: ${ways.join(', ')}` : 'matrix and curves, for all intents' },
     { term: 'usable', value: profile.use === 'SOURCE_ONLY' ? 'as a source only' : 'as a source and for output' },
-    { term: 'file', value: `ICC version ${profile.version}, ${bytes(profile.bytes)}` },
+    { term: 'file', value: `ICC version ${profile.version}, ${bytes(profile.fileBytes)}` },
   ];
 }

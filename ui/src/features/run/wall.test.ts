@@ -40,7 +40,7 @@ describe('the wall', () => {
     }
   });
 
-  it('is laid from the foot, its joints broken', () => {
+  it('is laid from the bottom, its joints broken', () => {
     const { bricks, height } = layWall(30, 840, 400);
     const first = bricks[0]!;
     expect(first.y + first.height).toBe(height);

@@ -1,4 +1,4 @@
-/** Where each brick of a wall lies: laid from the foot, every second course beginning with half a brick. */
+/** Where each brick of a wall lies: laid from the bottom, every second course beginning with half a brick. */
 
 export interface Brick {
   index: number;

@@ -5,8 +5,8 @@ import { canvasFaces, depthOf, flatSize } from './canvasFaces';
 const edges: Schemas['EdgesView'] = {
   rim: 'FOLD',
   sheet: { x: 150, y: 150, width: 800, height: 600 },
-  bands: { left: 150, top: 150, right: 150, foot: 150 },
-  bar: { left: 100, top: 100, right: 100, foot: 0 },
+  bands: { left: 150, top: 150, right: 150, bottom: 150 },
+  bar: { left: 100, top: 100, right: 100, bottom: 0 },
   safe: 0,
 };
 

@@ -2,7 +2,7 @@ import type { Schemas } from '../../api/client';
 
 type Edges = Schemas['EdgesView'];
 
-export type FaceName = 'face' | 'left' | 'right' | 'top' | 'foot';
+export type FaceName = 'face' | 'left' | 'right' | 'top' | 'bottom';
 
 /** One face of a wrapped canvas: where it stands before it is folded, and which part of the output it shows. */
 export interface Face {
@@ -29,7 +29,7 @@ export function canvasFaces({ sheet, bar }: Edges, scale: number): Face[] {
     ['left', x - bar.left, y, bar.left, height],
     ['right', x + width, y, bar.right, height],
     ['top', x, y - bar.top, width, bar.top],
-    ['foot', x, y + height, width, bar.foot],
+    ['bottom', x, y + height, width, bar.bottom],
   ];
   // Whole display pixels, so that faces meet without a seam and nothing is mixed.
   const at = (position: number) => Math.round(position * scale);
@@ -49,10 +49,10 @@ export function canvasFaces({ sheet, bar }: Edges, scale: number): Face[] {
 
 /** How deep the bars are, in output pixels: the deepest of the four. */
 export function depthOf({ bar }: Edges): number {
-  return Math.max(bar.left, bar.right, bar.top, bar.foot);
+  return Math.max(bar.left, bar.right, bar.top, bar.bottom);
 }
 
 /** Room that a canvas needs laid flat, in output pixels. */
 export function flatSize({ sheet, bar }: Edges): { width: number; height: number } {
-  return { width: sheet.width + 2 * Math.max(bar.left, bar.right), height: sheet.height + 2 * Math.max(bar.top, bar.foot) };
+  return { width: sheet.width + 2 * Math.max(bar.left, bar.right), height: sheet.height + 2 * Math.max(bar.top, bar.bottom) };
 }

@@ -36,7 +36,7 @@ export function BorderFields({ value, unit, isPaper, onChange }: Props) {
   const choose = (kind: Border['size']['kind']) => {
     if (kind === 'inside') onChange({ ...value, size: { kind, band } });
     if (kind === 'even') onChange({ ...value, size: { kind, band } });
-    if (kind === 'foot') onChange({ ...value, size: { kind, band, foot: usualLength('foot', unit) } });
+    if (kind === 'heavier-bottom') onChange({ ...value, size: { kind, band, bottom: usualLength('bottom', unit) } });
     if (kind === 'outer') {
       const [width, height] = unit === 'IN' ? [11, 14] : [300, 400];
       const of = unit === 'IN' ? ('IN' as const) : ('MM' as const);
@@ -51,7 +51,7 @@ export function BorderFields({ value, unit, isPaper, onChange }: Props) {
             inside the paper: the picture gets smaller
           </Radio>
           <Radio value="even">outside, even</Radio>
-          <Radio value="foot">outside, heavier at the bottom</Radio>
+          <Radio value="heavier-bottom">outside, heavier at the bottom</Radio>
           <Radio value="outer">outside, to a given size</Radio>
         </Space>
       </Radio.Group>
@@ -63,8 +63,8 @@ export function BorderFields({ value, unit, isPaper, onChange }: Props) {
       ) : (
         <div className="field-row">
           <LengthInput label="border" value={size.band} onChange={(next) => onChange({ ...value, size: { ...size, band: next } })} />
-          {size.kind === 'foot' && (
-            <LengthInput label="at the bottom" value={size.foot} onChange={(foot) => onChange({ ...value, size: { ...size, foot } })} />
+          {size.kind === 'heavier-bottom' && (
+            <LengthInput label="at the bottom" value={size.bottom} onChange={(bottom) => onChange({ ...value, size: { ...size, bottom } })} />
           )}
         </div>
       )}
@@ -99,7 +99,7 @@ export function BorderFields({ value, unit, isPaper, onChange }: Props) {
           )
         }
       >
-        a caption in the foot
+        a caption in the bottom
       </Checkbox>
       {caption && (
         <div className="nested">

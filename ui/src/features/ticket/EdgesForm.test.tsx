@@ -38,7 +38,7 @@ describe('the edges', () => {
   });
 
   it('are said side by side, and evened again', () => {
-    const uneven = { ...wrap, bar: { ...wrap.bar, foot: { value: 3, unit: 'IN' as const } } };
+    const uneven = { ...wrap, bar: { ...wrap.bar, bottom: { value: 3, unit: 'IN' as const } } };
     const onChange = show(uneven);
     expect(screen.getAllByRole('textbox')).toHaveLength(8);
     fireEvent.click(screen.getByRole('checkbox', { name: 'each side by itself' }));
@@ -53,12 +53,12 @@ describe('the edges', () => {
 
   it('take a caption and leave it out again, sending nothing of it', () => {
     const onChange = show(border);
-    fireEvent.click(screen.getByRole('checkbox', { name: 'a caption in the foot' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'a caption in the bottom' }));
     const captioned = onChange.mock.lastCall![0] as typeof border;
     expect(captioned.caption?.parts).toEqual([{ kind: 'file-name' }]);
     cleanup();
     const again = show(captioned);
-    fireEvent.click(screen.getByRole('checkbox', { name: 'a caption in the foot' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'a caption in the bottom' }));
     expect(again).toHaveBeenLastCalledWith(border);
     expect('caption' in again.mock.lastCall![0]).toBe(false);
   });

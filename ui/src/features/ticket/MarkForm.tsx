@@ -9,8 +9,8 @@ import { markPlaceWords } from './words';
 
 type Mark = NonNullable<TicketDocument['mark']>;
 
-/** What a mark begins with: small, at the foot, half seen. */
-const FIRST: Mark = { content: { kind: 'words', text: '©' }, place: 'FOOT_RIGHT', sizePercent: 4, strengthPercent: 50 };
+/** What a mark begins with: small, at the bottom, half seen. */
+const FIRST: Mark = { content: { kind: 'words', text: '©' }, place: 'BOTTOM_RIGHT', sizePercent: 4, strengthPercent: 50 };
 
 /** Words or a picture drawn over each picture, for screens. */
 export function MarkForm({ value, onChange }: { value: Mark | null; onChange: (mark: Mark | null) => void }) {

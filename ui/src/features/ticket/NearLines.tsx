@@ -16,7 +16,7 @@ interface Props {
 const AT_FIRST = 60;
 const LISTED = 8;
 
-const sideWords = { LEFT: 'left', TOP: 'top', RIGHT: 'right', FOOT: 'foot' } as const;
+const sideWords = { LEFT: 'left', TOP: 'top', RIGHT: 'right', BOTTOM: 'bottom' } as const;
 
 /** Pictures whose strong detail comes near a fold or trim line, the nearest first. */
 export function NearLines(props: Props) {

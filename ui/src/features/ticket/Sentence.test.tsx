@@ -77,7 +77,7 @@ describe('the ticket', () => {
     const onChange = show(screens);
     fireEvent.click(screen.getByRole('button', { name: 'Mark: without a mark' }));
     fireEvent.click(screen.getByRole('checkbox', { name: /a mark over each picture/ }));
-    expect(onChange).toHaveBeenCalledWith({ mark: expect.objectContaining({ place: 'FOOT_RIGHT', strengthPercent: 50 }) });
+    expect(onChange).toHaveBeenCalledWith({ mark: expect.objectContaining({ place: 'BOTTOM_RIGHT', strengthPercent: 50 }) });
     cleanup();
     show({ ...screens, mark: { content: { kind: 'words', text: '© Windrose' }, place: 'TILED', sizePercent: 4, strengthPercent: 30 } });
     expect(sentence()).toContain('with “© Windrose” drawn tiled over the picture');
@@ -92,7 +92,7 @@ describe('the ticket', () => {
     });
     const onChange = show({
       size: { kind: 'own' },
-      mark: { content: { kind: 'words', text: '©' }, place: 'FOOT', sizePercent: 4, strengthPercent: 30 },
+      mark: { content: { kind: 'words', text: '©' }, place: 'BOTTOM', sizePercent: 4, strengthPercent: 30 },
     });
     fireEvent.click(screen.getByRole('button', { name: /^Mark/ }));
     fireEvent.change(screen.getByLabelText('PNG of the mark'), { target: { files: [new File(['x'], 'mark.png')] } });
@@ -101,7 +101,7 @@ describe('the ticket', () => {
     fireEvent.change(screen.getByLabelText('PNG of the mark'), { target: { files: [new File(['x'], 'mark.png')] } });
     await waitFor(() =>
       expect(onChange).toHaveBeenCalledWith({
-        mark: expect.objectContaining({ content: { kind: 'picture', digest: 'd', width: 300, height: 100 }, place: 'FOOT' }),
+        mark: expect.objectContaining({ content: { kind: 'picture', digest: 'd', width: 300, height: 100 }, place: 'BOTTOM' }),
       }),
     );
   });

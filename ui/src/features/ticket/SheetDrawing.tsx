@@ -111,7 +111,7 @@ function areaText(plan: Schemas['PlanNumbers'], document: TicketDocument): strin
 
 function Drawing({ plan, original, document }: { plan: Schemas['PlanNumbers'] } & Required<Omit<Props, 'onUnit' | 'isReading'>>) {
   const { edges } = plan;
-  const hasBands = edges.bands.left + edges.bands.top + edges.bands.right + edges.bands.foot > 0;
+  const hasBands = edges.bands.left + edges.bands.top + edges.bands.right + edges.bands.bottom > 0;
   const space = hasBands ? SPACE + 30 : SPACE;
   const scale = Math.min((WIDTH - space - 20) / plan.width, (HEIGHT - space - 20) / plan.height);
   const width = plan.width * scale;

@@ -15,7 +15,7 @@ describe('what goes round the sheet', () => {
   it('is one number where only the whole band is known', () => {
     const band = { kind: 'wrap', bar: even(inches(3)), allowance: even(inches(0)), fill: { kind: 'drawn-out' }, marks: 'NONE' } as const;
     expect(edgesWords(band)).toBe('a wrap of 3 in, drawn out from the edge');
-    expect(edgesWords({ ...band, bar: { ...band.bar, foot: inches(4) } })).toBe(
+    expect(edgesWords({ ...band, bar: { ...band.bar, bottom: inches(4) } })).toBe(
       'a wrap, each side by itself, drawn out from the edge',
     );
   });
@@ -24,7 +24,7 @@ describe('what goes round the sheet', () => {
     expect(
       edgesWords({
         kind: 'border',
-        size: { kind: 'foot', band: inches(1), foot: inches(2.5) },
+        size: { kind: 'heavier-bottom', band: inches(1), bottom: inches(2.5) },
         colour: '#EEE8D0',
         keyLine: { width: { value: 0.5, unit: 'MM' }, colour: '#000000' },
         caption: { parts: [{ kind: 'title' }], letters: { value: 4, unit: 'MM' }, colour: '#000000' },

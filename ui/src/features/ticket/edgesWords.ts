@@ -14,10 +14,10 @@ export interface Spoken {
   unit: LengthUnit;
 }
 
-export const sideNames = ['top', 'right', 'foot', 'left'] as const;
+export const sideNames = ['top', 'right', 'bottom', 'left'] as const;
 
 export function even(length: Spoken): Sides {
-  return { top: length, right: length, foot: length, left: length };
+  return { top: length, right: length, bottom: length, left: length };
 }
 
 export function isEven(sides: Sides): boolean {
@@ -81,8 +81,8 @@ function borderWords({ size, colour, keyLine, caption }: Border): string {
       return `${ground} inside the paper, ${spokenText(size.band)}${more}`;
     case 'even':
       return `${ground}, ${spokenText(size.band)}${more}`;
-    case 'foot':
-      return `${ground}, ${spokenText(size.band)}, ${spokenText(size.foot)} at the bottom${more}`;
+    case 'heavier-bottom':
+      return `${ground}, ${spokenText(size.band)}, ${spokenText(size.bottom)} at the bottom${more}`;
     case 'outer':
       return `${ground} to ${lengthText(size.width.value, size.width.unit)} × ${spokenText(size.height)}${more}`;
     default:
@@ -111,7 +111,7 @@ const usual = {
   bar: { IN: { value: 1.5, unit: 'IN' }, MM: { value: 38, unit: 'MM' } },
   allowance: { IN: { value: 0.5, unit: 'IN' }, MM: { value: 12, unit: 'MM' } },
   border: { IN: { value: 0.5, unit: 'IN' }, MM: { value: 15, unit: 'MM' } },
-  foot: { IN: { value: 1, unit: 'IN' }, MM: { value: 30, unit: 'MM' } },
+  bottom: { IN: { value: 1, unit: 'IN' }, MM: { value: 30, unit: 'MM' } },
 } as const satisfies Record<string, Record<string, Spoken>>;
 
 export function usualLength(what: keyof typeof usual, unit: LengthUnit): Spoken {

@@ -17,7 +17,7 @@ describe('a ticket reads as a sentence', () => {
   it('says fits, files and bricks', () => {
     const inside = { kind: 'inside', paper: '#FFFFFF', anchor: 'MIDDLE', margin: { value: 0, unit: 'MM' }, marks: 'NONE' } as const;
     expect(fitWords(inside)).toBe('whole, on white paper');
-    expect(fitWords({ ...inside, margin: { value: 6, unit: 'MM' }, anchor: 'FOOT', marks: 'AT_CORNERS' })).toBe(
+    expect(fitWords({ ...inside, margin: { value: 6, unit: 'MM' }, anchor: 'BOTTOM', marks: 'AT_CORNERS' })).toBe(
       'whole, on white paper, 6 mm margin, at the bottom, with trim marks',
     );
     expect(fileWords({ kind: 'jpeg', quality: 90, chroma: 'FULL', mostBytes: 500_000, compressed: 'IF_CHANGED' })).toBe(

@@ -97,9 +97,9 @@ const partWords: Record<Anchor, string> = {
   LEFT: 'from the left',
   MIDDLE: 'from the middle',
   RIGHT: 'from the right',
-  FOOT_LEFT: 'from the bottom left',
-  FOOT: 'from the bottom',
-  FOOT_RIGHT: 'from the bottom right',
+  BOTTOM_LEFT: 'from the bottom left',
+  BOTTOM: 'from the bottom',
+  BOTTOM_RIGHT: 'from the bottom right',
 };
 
 /** Rows of three, as they lie on the sheet. */
@@ -110,9 +110,9 @@ export const anchorWords: Record<Anchor, string> = {
   LEFT: 'at the left',
   MIDDLE: 'in the middle',
   RIGHT: 'at the right',
-  FOOT_LEFT: 'bottom left',
-  FOOT: 'at the bottom',
-  FOOT_RIGHT: 'bottom right',
+  BOTTOM_LEFT: 'bottom left',
+  BOTTOM: 'at the bottom',
+  BOTTOM_RIGHT: 'bottom right',
 };
 
 export const viewingWords: Record<TicketDocument['viewing'], string> = {
@@ -294,9 +294,9 @@ export const markPlaceWords: Record<NonNullable<TicketDocument['mark']>['place']
   LEFT: 'at the left',
   MIDDLE: 'in the middle',
   RIGHT: 'at the right',
-  FOOT_LEFT: 'bottom left',
-  FOOT: 'at the bottom',
-  FOOT_RIGHT: 'bottom right',
+  BOTTOM_LEFT: 'bottom left',
+  BOTTOM: 'at the bottom',
+  BOTTOM_RIGHT: 'bottom right',
   ACROSS: 'across the picture',
   TILED: 'tiled over the picture',
 };

@@ -40,7 +40,7 @@ final class GrownWorks {
         bed.hold(opened);
         Ticket ticket = ticket(new Sharpening.None())
                 .withSize(new Size.InPixels(SHEET))
-                .withFit(new Fit.Grown(PaperColour.WHITE, Anchor.FOOT));
+                .withFit(new Fit.Grown(PaperColour.WHITE, Anchor.BOTTOM));
         Plan plan = plan(opened, ticket);
         BareArea area = plan.bareArea().orElseThrow();
         return new Work(1, () -> {

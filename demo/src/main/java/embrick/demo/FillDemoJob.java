@@ -148,7 +148,7 @@ public final class FillDemoJob {
         length((ObjectNode) ticket.path("size"), "height", 24, "IN");
         ObjectNode edges = ticket.putObject("edges").put("kind", "wrap").put("marks", "FOLDS_AND_CORNERS");
         edges.putObject("fill").put("kind", "mirror");
-        for (String side : List.of("top", "right", "foot", "left")) {
+        for (String side : List.of("top", "right", "bottom", "left")) {
             length(edges.withObject("bar"), side, 1.5, "IN");
             length(edges.withObject("allowance"), side, 0.5, "IN");
         }
@@ -161,7 +161,7 @@ public final class FillDemoJob {
         ObjectNode ticket = ((ObjectNode) standard).deepCopy();
         ticket.put("name", "Prints 8 × 10, sky grown");
         ticket.put("folder", "prints-8x10-grown");
-        ticket.putObject("fit").put("kind", "grown").put("paper", "#FFFFFF").put("anchor", "FOOT");
+        ticket.putObject("fit").put("kind", "grown").put("paper", "#FFFFFF").put("anchor", "BOTTOM");
         call("POST", "/jobs/" + jobId + "/tickets", ticket);
         List<Map<String, Object>> placed = new ArrayList<>();
         for (JsonNode one : call("GET", "/jobs/" + jobId + "/tickets", null)) {

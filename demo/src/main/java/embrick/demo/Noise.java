@@ -23,8 +23,8 @@ final class Noise {
         float fx = ease(x - x0);
         float fy = ease(y - y0);
         float top = mix(at(x0, y0), at(x0 + 1, y0), fx);
-        float foot = mix(at(x0, y0 + 1), at(x0 + 1, y0 + 1), fx);
-        return mix(top, foot, fy);
+        float bottom = mix(at(x0, y0 + 1), at(x0 + 1, y0 + 1), fx);
+        return mix(top, bottom, fy);
     }
 
     /** Layers of half the size and 0.55 of the weight each, scaled to 0..1. */

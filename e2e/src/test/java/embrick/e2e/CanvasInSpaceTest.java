@@ -41,7 +41,7 @@ class CanvasInSpaceTest {
     private final Api api = new Api(address);
 
     private static void even(ObjectNode edges, String name, double inches) {
-        for (String side : new String[] {"left", "top", "right", "foot"}) {
+        for (String side : new String[] {"left", "top", "right", "bottom"}) {
             edges.withObject(name).putObject(side).put("value", inches).put("unit", "IN");
         }
     }

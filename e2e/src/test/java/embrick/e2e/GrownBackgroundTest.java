@@ -27,7 +27,7 @@ class GrownBackgroundTest {
         document.put("ppi", 100);
         document.putObject("file").put("kind", "png").put("depth", "EIGHT");
         ObjectNode edges = document.putObject("edges").put("kind", "wrap").put("marks", "NONE");
-        for (String side : new String[] {"left", "top", "right", "foot"}) {
+        for (String side : new String[] {"left", "top", "right", "bottom"}) {
             edges.withObject("bar").putObject(side).put("value", 0.3).put("unit", "IN");
             edges.withObject("allowance").putObject(side).put("value", 0).put("unit", "IN");
         }

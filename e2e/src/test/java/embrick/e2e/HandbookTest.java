@@ -103,7 +103,7 @@ class HandbookTest {
         paper.putObject("height").put("value", 24).put("unit", "IN");
         ObjectNode edges = size.putObject("edges").put("kind", "wrap").put("marks", "NONE");
         edges.putObject("fill").put("kind", "mirror");
-        for (String side : List.of("left", "top", "right", "foot")) {
+        for (String side : List.of("left", "top", "right", "bottom")) {
             edges.withObject("/bar").putObject(side).put("value", 2.5).put("unit", "IN");
             edges.withObject("/allowance").putObject(side).put("value", 0.5).put("unit", "IN");
         }

@@ -96,7 +96,7 @@ class MeasuredOnTheBenchTest {
         ObjectNode edges = document.putObject("edges").put("kind", "wrap").put("marks", "NONE");
         for (String name : new String[] {"bar", "allowance"}) {
             ObjectNode sides = edges.putObject(name);
-            for (String side : new String[] {"left", "top", "right", "foot"}) {
+            for (String side : new String[] {"left", "top", "right", "bottom"}) {
                 sides.putObject(side)
                         .put("value", name.equals("bar") ? 1.5 : 0.5)
                         .put("unit", "IN");

@@ -107,7 +107,7 @@ public final class TrialStrip {
                     points(sheet.height() - cell.y()));
             pages.get(cell.sheet()).add(new Sheets.Laid(crops.get(i), box, false, box));
             String text = settings.get(i % settings.size()).words();
-            words.get(cell.sheet()).add(new Words(box.left(), box.foot() - LETTERS * 1.3, LETTERS, text));
+            words.get(cell.sheet()).add(new Words(box.left(), box.bottom() - LETTERS * 1.3, LETTERS, text));
         }
         return pages.stream()
                 .map(page -> new Sheets.Sheet(points(sheet.width()), points(sheet.height()), page, List.of()))

@@ -45,10 +45,10 @@ class EdgesInFilesTest {
                     at = -1 - at if at < 0 else 2 * n - 1 - at
                 return at
             total, face, kind = sys.argv[1:4]
-            left, top, right, foot = map(int, sys.argv[4:8])
+            left, top, right, bottom = map(int, sys.argv[4:8])
             W, H, P, all_, size = pam(total)
             w, h, p, inner, _ = pam(face)
-            assert p == P and W == w + left + right and H == h + top + foot, (W, H, w, h)
+            assert p == P and W == w + left + right and H == h + top + bottom, (W, H, w, h)
             colour = None
             if kind.startswith('plain'):
                 colour = b''.join(bytes([int(v)]) * size for v in kind.split(':')[1].split(','))

@@ -79,7 +79,7 @@ class MarkedPicturesTest {
             assertThat(above[0]).isCloseTo(dark, within(1e-6f));
             assertThat(above[1]).isCloseTo(dark * 0.4f + 0.6f, within(1e-5f));
             float[] below =
-                    extremes(whole(PRINTS.print(plan(opened, Place.FOOT_RIGHT, 8, 60), opened.raster())), 200, 400);
+                    extremes(whole(PRINTS.print(plan(opened, Place.BOTTOM_RIGHT, 8, 60), opened.raster())), 200, 400);
             assertThat(below[0]).isCloseTo(light * 0.4f, within(1e-5f));
             assertThat(below[1]).isCloseTo(light, within(1e-6f));
         }
@@ -88,7 +88,7 @@ class MarkedPicturesTest {
     @Test
     void anyPartHasThePixelsOfTheWhole() throws IOException {
         try (OpenedPicture opened = Pieces.FORMATS.open(drawn())) {
-            for (Place place : new Place[] {Place.ACROSS, Place.TILED, Place.FOOT}) {
+            for (Place place : new Place[] {Place.ACROSS, Place.TILED, Place.BOTTOM}) {
                 Plan plan = plan(opened, place, 7, 35);
                 float[] whole = whole(PRINTS.print(plan, opened.raster()));
                 PixelRect part = new PixelRect(211, 97, 260, 203);

@@ -76,7 +76,7 @@ class PagesTest {
         return Pieces.make(original, ticket, Framing.centred(), folder.resolve(name));
     }
 
-    /** A box of pdfinfo's: left, foot, right, top in points. */
+    /** A box of pdfinfo's: left, bottom, right, top in points. */
     private static double[] box(String info, String name) {
         String line = info.lines()
                 .filter(one -> one.matches("(Page +1 )?" + name + ":.*"))
@@ -87,8 +87,8 @@ class PagesTest {
                 .toArray();
     }
 
-    private static void assertBox(double[] found, double left, double foot, double right, double top) {
-        assertThat(found).usingComparatorWithPrecision(0.0101).containsExactly(left, foot, right, top);
+    private static void assertBox(double[] found, double left, double bottom, double right, double top) {
+        assertThat(found).usingComparatorWithPrecision(0.0101).containsExactly(left, bottom, right, top);
     }
 
     private String info(Path pdf) {

@@ -30,17 +30,17 @@ final class KeptRows {
     private float[] block = new float[0];
     private Span blockRows = new Span(0, 0);
 
-    /** @param top rows that are read again above, {@code foot} below */
-    KeptRows(PixelSource source, PixelSize size, int channels, int top, int foot) {
+    /** @param top rows that are read again above, {@code bottom} below */
+    KeptRows(PixelSource source, PixelSize size, int channels, int top, int bottom) {
         this.source = source;
         this.width = size.width();
         this.rowLength = Math.multiplyExact(width, channels);
         int most = Math.max(1, MOST_KEPT / rowLength);
         int height = size.height();
         int headEnd = Math.min(Math.min(top, most), height);
-        int tailFrom = Math.max(headEnd, height - Math.min(foot, most));
+        int tailFrom = Math.max(headEnd, height - Math.min(bottom, most));
         // Both bands are wholly kept: once the lower one begins, nothing of the upper one comes again.
-        this.isReadInOrder = headEnd == top && height - tailFrom == foot;
+        this.isReadInOrder = headEnd == top && height - tailFrom == bottom;
         this.head = new Store(new Span(0, headEnd));
         this.tail = new Store(new Span(tailFrom, height));
     }

@@ -33,8 +33,8 @@ public final class WithBands implements PixelSource {
         this.bands = bands;
         this.fold = fold;
         this.colour = colour;
-        this.kept =
-                new KeptRows(inside.pixels(), size, channels, rowsReadAgain(bands.top()), rowsReadAgain(bands.foot()));
+        this.kept = new KeptRows(
+                inside.pixels(), size, channels, rowsReadAgain(bands.top()), rowsReadAgain(bands.bottom()));
     }
 
     private int rowsReadAgain(int band) {

@@ -56,12 +56,12 @@ public final class FoldGuard {
      */
     public record Offer(Framing framing, double across, double down, double looser) {}
 
-    private record Sheet(double left, double top, double right, double foot) {
+    private record Sheet(double left, double top, double right, double bottom) {
         Sheet changed(Change change) {
             double middleX = (left + right) / 2 + change.across();
-            double middleY = (top + foot) / 2 + change.down();
+            double middleY = (top + bottom) / 2 + change.down();
             double halfWidth = (right - left) / 2 * change.looser();
-            double halfHeight = (foot - top) / 2 * change.looser();
+            double halfHeight = (bottom - top) / 2 * change.looser();
             return new Sheet(middleX - halfWidth, middleY - halfHeight, middleX + halfWidth, middleY + halfHeight);
         }
     }
@@ -94,10 +94,10 @@ public final class FoldGuard {
     private List<FoldLine> lines(Sheet one) {
         double outwards = goesBeyond ? within : 0;
         return List.of(
-                new FoldLine(Side.LEFT, one.left(), one.top(), one.foot(), outwards, within),
+                new FoldLine(Side.LEFT, one.left(), one.top(), one.bottom(), outwards, within),
                 new FoldLine(Side.TOP, one.top(), one.left(), one.right(), outwards, within),
-                new FoldLine(Side.RIGHT, one.right(), one.top(), one.foot(), outwards, within),
-                new FoldLine(Side.FOOT, one.foot(), one.left(), one.right(), outwards, within));
+                new FoldLine(Side.RIGHT, one.right(), one.top(), one.bottom(), outwards, within),
+                new FoldLine(Side.BOTTOM, one.bottom(), one.left(), one.right(), outwards, within));
     }
 
     public Look look() {
@@ -133,15 +133,15 @@ public final class FoldGuard {
     private boolean isClear(Sheet one) {
         return grid.isInside(one.left(), one.top())
                 && grid.isInside(one.right() - 1e-6, one.top())
-                && grid.isInside(one.left(), one.foot() - 1e-6)
-                && grid.isInside(one.right() - 1e-6, one.foot() - 1e-6)
+                && grid.isInside(one.left(), one.bottom() - 1e-6)
+                && grid.isInside(one.right() - 1e-6, one.bottom() - 1e-6)
                 && lines(one).stream().allMatch(line -> line.isClear(grid));
     }
 
     private List<Change> changes() {
         List<Change> changes = new ArrayList<>();
         double width = sheet.right() - sheet.left();
-        double height = sheet.foot() - sheet.top();
+        double height = sheet.bottom() - sheet.top();
         double step = Math.max(1, within / STEPS_OF_DISTANCE);
         int across = (int) (FARTHEST_MOVE * width / step);
         int down = (int) (FARTHEST_MOVE * height / step);

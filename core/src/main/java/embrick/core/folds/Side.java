@@ -5,7 +5,7 @@ public enum Side {
     LEFT,
     TOP,
     RIGHT,
-    FOOT;
+    BOTTOM;
 
     boolean isUpright() {
         return this == LEFT || this == RIGHT;

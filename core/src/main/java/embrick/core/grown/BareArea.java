@@ -34,20 +34,20 @@ public record BareArea(PixelSize size, PixelRect known, Corners corners) {
     }
 
     /**
-     * Rectangles that hold all that is bare, in the order in which they are grown: corners, left, right, top, foot. What two of
+     * Rectangles that hold all that is bare, in the order in which they are grown: corners, left, right, top, bottom. What two of
      * them hold is the first one's.
      */
     public List<Gap> gaps() {
         List<Gap> gaps = new ArrayList<>();
         int right = size.width() - known.right();
-        int foot = size.height() - known.bottom();
+        int bottom = size.height() - known.bottom();
         for (int corner = 0; corner < 4; corner++) {
             cornerGap(corner % 2 == 1, corner / 2 == 1, gaps);
         }
         addSide(gaps, 0, known.y(), known.x(), known.height(), true);
         addSide(gaps, known.right(), known.y(), right, known.height(), true);
         addSide(gaps, 0, 0, size.width(), known.y(), false);
-        addSide(gaps, 0, known.bottom(), size.width(), foot, false);
+        addSide(gaps, 0, known.bottom(), size.width(), bottom, false);
         return gaps;
     }
 
@@ -69,16 +69,16 @@ public record BareArea(PixelSize size, PixelRect known, Corners corners) {
         }
     }
 
-    private void cornerGap(boolean atRight, boolean atFoot, List<Gap> gaps) {
+    private void cornerGap(boolean atRight, boolean atBottom, List<Gap> gaps) {
         int width = bareRun(
                 known.width(),
-                step -> corners.isBare(atRight ? known.width() - 1 - step : step, atFoot ? known.height() - 1 : 0));
+                step -> corners.isBare(atRight ? known.width() - 1 - step : step, atBottom ? known.height() - 1 : 0));
         int height = bareRun(
                 known.height(),
-                step -> corners.isBare(atRight ? known.width() - 1 : 0, atFoot ? known.height() - 1 - step : step));
+                step -> corners.isBare(atRight ? known.width() - 1 : 0, atBottom ? known.height() - 1 - step : step));
         if (width > 0 && height > 0) {
             int x = atRight ? known.right() - width : known.x();
-            int y = atFoot ? known.bottom() - height : known.y();
+            int y = atBottom ? known.bottom() - height : known.y();
             gaps.add(new Gap(new PixelRect(x, y, width, height), Math.min(width, height), height > width));
         }
     }

@@ -84,7 +84,7 @@ public final class Grower {
 
     private List<Window> windows(Gap gap) {
         PixelRect place = gap.place();
-        // Corners and sides are grown in the picture's own rectangle, top and foot in all of the area.
+        // Corners and sides are grown in the picture's own rectangle, top and bottom in all of the area.
         boolean isWhole = place.width() == area.size().width() && !area.known().contains(place);
         PixelRect bounds = isWhole ? PixelRect.whole(area.size()) : rowsOfKnown();
         int most = (int) Math.sqrt((double) WINDOW / channels);

@@ -140,9 +140,9 @@ final class Level {
         for (int y = REACH; y < height - REACH; y++) {
             for (int x = REACH; x < width - REACH; x++) {
                 int top = (y - REACH) * (width + 1);
-                int foot = (y + REACH + 1) * (width + 1);
-                int sum = owned[foot + x + REACH + 1]
-                        - owned[foot + x - REACH]
+                int bottom = (y + REACH + 1) * (width + 1);
+                int sum = owned[bottom + x + REACH + 1]
+                        - owned[bottom + x - REACH]
                         - owned[top + x + REACH + 1]
                         + owned[top + x - REACH];
                 isSource[y * width + x] = sum == PATCH_PIXELS;

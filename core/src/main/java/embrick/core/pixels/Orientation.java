@@ -26,7 +26,7 @@ public enum Orientation {
     /**
      * @param swapsAxes the seen row runs along the stored column
      * @param reversesX stored x counts from the right
-     * @param reversesY stored y counts from the foot
+     * @param reversesY stored y counts from the bottom
      */
     Orientation(int tag, boolean swapsAxes, boolean reversesX, boolean reversesY) {
         this.tag = tag;

@@ -16,7 +16,7 @@ import embrick.core.units.Resolution;
  *
  * <p>Rounding: every band rounds up by itself, counted outward from the sheet, so that none is narrower than asked; a bar
  * and its allowance are two bands. A border that is grown to an outer size takes what that size's nearest pixels leave, the
- * odd one at the right and the foot.
+ * odd one at the right and the bottom.
  */
 final class BandRule {
     private BandRule() {}
@@ -38,9 +38,9 @@ final class BandRule {
             case Edges.Border border ->
                 switch (border.size()) {
                     case BorderSize.Even(Length band) -> even(ppi.pixelsToCover(band));
-                    case BorderSize.HeavierFoot(Length band, Length foot) -> {
+                    case BorderSize.HeavierBottom(Length band, Length bottom) -> {
                         int side = ppi.pixelsToCover(band);
-                        yield new Bands(side, side, side, ppi.pixelsToCover(foot));
+                        yield new Bands(side, side, side, ppi.pixelsToCover(bottom));
                     }
                     case BorderSize.GrownTo(PaperSize outer) -> grown(outerPixels(outer, sheet, ppi), sheet);
                 };
@@ -56,11 +56,11 @@ final class BandRule {
                 ppi.pixelsToCover(sides.left()),
                 ppi.pixelsToCover(sides.top()),
                 ppi.pixelsToCover(sides.right()),
-                ppi.pixelsToCover(sides.foot()));
+                ppi.pixelsToCover(sides.bottom()));
     }
 
     private static Bands sum(Bands a, Bands b) {
-        return new Bands(a.left() + b.left(), a.top() + b.top(), a.right() + b.right(), a.foot() + b.foot());
+        return new Bands(a.left() + b.left(), a.top() + b.top(), a.right() + b.right(), a.bottom() + b.bottom());
     }
 
     static PixelSize outerPixels(PaperSize outer, PixelSize sheet, Resolution ppi) {

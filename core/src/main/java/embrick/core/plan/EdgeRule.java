@@ -90,10 +90,10 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
                     "Type the caption yourself, or leave it out."));
         }
         double length = said.widthEm() * line.emPixels();
-        if (line.emPixels() > bands.foot()) {
+        if (line.emPixels() > bands.bottom()) {
             return Optional.of(problem(
                     "caption-too-high",
-                    "text that fits the border at the bottom, " + bands.foot() + " px",
+                    "text that fits the border at the bottom, " + bands.bottom() + " px",
                     Math.round(line.emPixels()) + " px",
                     "Choose smaller text, or a wider border at the bottom."));
         }
@@ -161,13 +161,13 @@ record EdgeRule(Ticket ticket, PixelSize sheet, Optional<CaptionText> words, Ban
         return border.keyLine().map(line -> new KeyLine(Math.max(1, ppi.pixelsToCover(line.width())), line.colour()));
     }
 
-    /** In the middle of the foot, its small letters centred between the sheet and the outer rim. */
+    /** In the middle of the bottom, its small letters centred between the sheet and the outer rim. */
     private Optional<CaptionLine> caption(Edges.Border border) {
         if (border.caption().isEmpty() || words.isEmpty() || words.get().text().isEmpty()) {
             return Optional.empty();
         }
         double em = border.caption().get().letters().toInches() * ticket.ppi().toPpi();
-        double middle = bands.top() + sheet.height() + bands.foot() / 2.0;
+        double middle = bands.top() + sheet.height() + bands.bottom() / 2.0;
         return Optional.of(new CaptionLine(
                 words.get().text(),
                 em,

@@ -28,24 +28,24 @@ final class Marks {
     static List<Stroke> ofWrap(PixelSize sheet, Bands bands, Bands allowance, Resolution ppi) {
         double width = thickness(ppi);
         double right = bands.around(sheet).width();
-        double foot = bands.around(sheet).height();
+        double bottom = bands.around(sheet).height();
         List<Stroke> marks = new ArrayList<>();
         for (double x : new double[] {bands.left(), right - bands.right()}) {
             marks.add(new Stroke(x, 0, x, allowance.top(), width));
-            marks.add(new Stroke(x, foot - allowance.foot(), x, foot, width));
+            marks.add(new Stroke(x, bottom - allowance.bottom(), x, bottom, width));
         }
-        for (double y : new double[] {bands.top(), foot - bands.foot()}) {
+        for (double y : new double[] {bands.top(), bottom - bands.bottom()}) {
             marks.add(new Stroke(0, y, allowance.left(), y, width));
             marks.add(new Stroke(right - allowance.right(), y, right, y, width));
         }
         double topLeft = allowance.left() + allowance.top();
         double topRight = allowance.right() + allowance.top();
-        double footLeft = allowance.left() + allowance.foot();
-        double footRight = allowance.right() + allowance.foot();
+        double footLeft = allowance.left() + allowance.bottom();
+        double footRight = allowance.right() + allowance.bottom();
         marks.add(new Stroke(topLeft, 0, 0, topLeft, width));
         marks.add(new Stroke(right - topRight, 0, right, topRight, width));
-        marks.add(new Stroke(footLeft, foot, 0, foot - footLeft, width));
-        marks.add(new Stroke(right - footRight, foot, right, foot - footRight, width));
+        marks.add(new Stroke(footLeft, bottom, 0, bottom - footLeft, width));
+        marks.add(new Stroke(right - footRight, bottom, right, bottom - footRight, width));
         return marks;
     }
 

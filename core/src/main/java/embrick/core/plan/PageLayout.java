@@ -12,7 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The page a plan becomes, in points of 1/72 inch, y upwards from the page's foot as PDF counts.
+ * The page a plan becomes, in points of 1/72 inch, y upwards from the page's bottom as PDF counts.
  *
  * <p>A pixel is 72 ÷ ppi points large, so the picture has its exact size. The boxes nest (ISO 32000-1, 14.11.2; ISO 15930-7,
  * 6.3): media ⊇ bleed ⊇ trim. What is cut at the sheet's rim has its trim there; what turns there, or has a border, is cut
@@ -34,11 +34,11 @@ public record PageLayout(Box media, Box bleed, Box trim, Box picture, List<Line>
     }
 
     /** A rectangle by its lower left and its upper right corner. */
-    public record Box(double left, double foot, double right, double top) {
+    public record Box(double left, double bottom, double right, double top) {
         /** The largest distance between any two of their sides. */
         public double apart(Box other) {
             return Math.max(
-                    Math.max(Math.abs(left - other.left), Math.abs(foot - other.foot)),
+                    Math.max(Math.abs(left - other.left), Math.abs(bottom - other.bottom)),
                     Math.max(Math.abs(right - other.right), Math.abs(top - other.top)));
         }
     }
@@ -101,10 +101,10 @@ public record PageLayout(Box media, Box bleed, Box trim, Box picture, List<Line>
     /** In line with the sides of a box, outside all pixels. */
     private static void addMarks(List<Line> marks, Box of, Box all, Meaning meaning) {
         for (double x : new double[] {of.left(), of.right()}) {
-            marks.add(new Line(x, all.foot() - MARK_GAP - MARK_LENGTH, x, all.foot() - MARK_GAP, meaning));
+            marks.add(new Line(x, all.bottom() - MARK_GAP - MARK_LENGTH, x, all.bottom() - MARK_GAP, meaning));
             marks.add(new Line(x, all.top() + MARK_GAP, x, all.top() + MARK_GAP + MARK_LENGTH, meaning));
         }
-        for (double y : new double[] {of.foot(), of.top()}) {
+        for (double y : new double[] {of.bottom(), of.top()}) {
             marks.add(new Line(all.left() - MARK_GAP - MARK_LENGTH, y, all.left() - MARK_GAP, y, meaning));
             marks.add(new Line(all.right() + MARK_GAP, y, all.right() + MARK_GAP + MARK_LENGTH, y, meaning));
         }

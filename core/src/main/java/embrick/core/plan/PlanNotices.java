@@ -128,7 +128,7 @@ final class PlanNotices {
         side(sides, "at the left", filled.left(), millimetres);
         side(sides, "at the top", filled.top(), millimetres);
         side(sides, "at the right", filled.right(), millimetres);
-        side(sides, "at the foot", filled.foot(), millimetres);
+        side(sides, "at the bottom", filled.bottom(), millimetres);
         return "the picture does not reach into all of the bleed: mirrored " + String.join(", ", sides);
     }
 

@@ -14,15 +14,16 @@ final class Reach {
     /** On each side as far as the picture goes, at most as far as the bands; first alike on all sides, then one by one. */
     static Bands of(Window window, PixelSize seen, Bands most) {
         int even = most(
-                Math.max(Math.max(most.left(), most.right()), Math.max(most.top(), most.foot())),
+                Math.max(Math.max(most.left(), most.right()), Math.max(most.top(), most.bottom())),
                 all -> isInside(window, seen, atMost(most, all)));
         Bands reach = atMost(most, even);
         int top = most(
-                most.top(), all -> isInside(window, seen, new Bands(reach.left(), all, reach.right(), reach.foot())));
-        int foot = most(most.foot(), all -> isInside(window, seen, new Bands(reach.left(), top, reach.right(), all)));
-        int left = most(most.left(), all -> isInside(window, seen, new Bands(all, top, reach.right(), foot)));
-        int right = most(most.right(), all -> isInside(window, seen, new Bands(left, top, all, foot)));
-        return new Bands(left, top, right, foot);
+                most.top(), all -> isInside(window, seen, new Bands(reach.left(), all, reach.right(), reach.bottom())));
+        int bottom =
+                most(most.bottom(), all -> isInside(window, seen, new Bands(reach.left(), top, reach.right(), all)));
+        int left = most(most.left(), all -> isInside(window, seen, new Bands(all, top, reach.right(), bottom)));
+        int right = most(most.right(), all -> isInside(window, seen, new Bands(left, top, all, bottom)));
+        return new Bands(left, top, right, bottom);
     }
 
     private static Bands atMost(Bands most, int all) {
@@ -30,13 +31,13 @@ final class Reach {
                 Math.min(most.left(), all),
                 Math.min(most.top(), all),
                 Math.min(most.right(), all),
-                Math.min(most.foot(), all));
+                Math.min(most.bottom(), all));
     }
 
     /** The same picture on more output pixels: each of the old ones shows what it showed. */
     static Window reachedOut(Window window, Bands reach) {
         double across = window.output().width() / 2.0 + (reach.right() - reach.left()) / 2.0;
-        double down = window.output().height() / 2.0 + (reach.foot() - reach.top()) / 2.0;
+        double down = window.output().height() / 2.0 + (reach.bottom() - reach.top()) / 2.0;
         return new Window(
                 window.seenAs(),
                 reach.around(window.output()),
@@ -48,7 +49,7 @@ final class Reach {
 
     private static boolean isInside(Window window, PixelSize seen, Bands reach) {
         double[] across = {-reach.left(), window.output().width() + reach.right()};
-        double[] down = {-reach.top(), window.output().height() + reach.foot()};
+        double[] down = {-reach.top(), window.output().height() + reach.bottom()};
         for (double u : across) {
             for (double v : down) {
                 double x = window.seenX(u, v);

@@ -8,9 +8,9 @@ public enum Anchor {
     LEFT(0, 0.5),
     MIDDLE(0.5, 0.5),
     RIGHT(1, 0.5),
-    FOOT_LEFT(0, 1),
-    FOOT(0.5, 1),
-    FOOT_RIGHT(1, 1);
+    BOTTOM_LEFT(0, 1),
+    BOTTOM(0.5, 1),
+    BOTTOM_RIGHT(1, 1);
 
     private final double x;
     private final double y;

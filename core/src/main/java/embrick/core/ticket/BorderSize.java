@@ -13,13 +13,13 @@ public sealed interface BorderSize {
         }
     }
 
-    /** Equally wide but for the foot, which carries the picture's weight and perhaps a caption. */
-    record HeavierFoot(Length band, Length foot) implements BorderSize {
-        public HeavierFoot {
+    /** Equally wide but for the bottom, which carries the picture's weight and perhaps a caption. */
+    record HeavierBottom(Length band, Length bottom) implements BorderSize {
+        public HeavierBottom {
             require("border", band);
-            require("border's foot", foot);
-            if (foot.compareTo(band) < 0) {
-                throw new IllegalArgumentException("border's foot: expected " + band + " or more, got " + foot);
+            require("border's bottom", bottom);
+            if (bottom.compareTo(band) < 0) {
+                throw new IllegalArgumentException("border's bottom: expected " + band + " or more, got " + bottom);
             }
         }
     }

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Objects;
 
 /**
- * A line of words in a border's foot, laid from parts, left to right.
+ * A line of words in a border's bottom, laid from parts, left to right.
  *
  * @param letters the height of its letters, from one line to the next (the em)
  */

@@ -46,9 +46,9 @@ public record Mark(Content content, Place place, int sizePercent, int strengthPe
         LEFT,
         MIDDLE,
         RIGHT,
-        FOOT_LEFT,
-        FOOT,
-        FOOT_RIGHT,
+        BOTTOM_LEFT,
+        BOTTOM,
+        BOTTOM_RIGHT,
         /** Along the rising diagonal, in the middle. */
         ACROSS,
         /** Again and again over all of the picture. */
@@ -63,9 +63,9 @@ public record Mark(Content content, Place place, int sizePercent, int strengthPe
                 case LEFT -> Anchor.LEFT;
                 case MIDDLE, ACROSS, TILED -> Anchor.MIDDLE;
                 case RIGHT -> Anchor.RIGHT;
-                case FOOT_LEFT -> Anchor.FOOT_LEFT;
-                case FOOT -> Anchor.FOOT;
-                case FOOT_RIGHT -> Anchor.FOOT_RIGHT;
+                case BOTTOM_LEFT -> Anchor.BOTTOM_LEFT;
+                case BOTTOM -> Anchor.BOTTOM;
+                case BOTTOM_RIGHT -> Anchor.BOTTOM_RIGHT;
             };
         }
     }

@@ -5,11 +5,11 @@ import java.util.List;
 import java.util.Objects;
 
 /** A length on each side of a sheet as it is looked at. */
-public record Sides(Length top, Length right, Length foot, Length left) {
+public record Sides(Length top, Length right, Length bottom, Length left) {
     public Sides {
         Objects.requireNonNull(top);
         Objects.requireNonNull(right);
-        Objects.requireNonNull(foot);
+        Objects.requireNonNull(bottom);
         Objects.requireNonNull(left);
     }
 
@@ -18,7 +18,7 @@ public record Sides(Length top, Length right, Length foot, Length left) {
     }
 
     public List<Length> all() {
-        return List.of(top, right, foot, left);
+        return List.of(top, right, bottom, left);
     }
 
     public Length least() {

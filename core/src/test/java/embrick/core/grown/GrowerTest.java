@@ -33,10 +33,10 @@ class GrowerTest {
                 Arguments.of("coast", Scenery.coast(140, 0.05)));
     }
 
-    private static BareArea bands(int left, int top, int right, int foot) {
+    private static BareArea bands(int left, int top, int right, int bottom) {
         return new BareArea(
                 new PixelSize(WIDTH, HEIGHT),
-                new PixelRect(left, top, WIDTH - left - right, HEIGHT - top - foot),
+                new PixelRect(left, top, WIDTH - left - right, HEIGHT - top - bottom),
                 BareArea.Corners.NONE);
     }
 

@@ -52,8 +52,8 @@ interface Scenery {
         float u = smooth(x / size - i);
         float v = smooth(y / size - j);
         float top = chance(i, j, salt) * (1 - u) + chance(i + 1, j, salt) * u;
-        float foot = chance(i, j + 1, salt) * (1 - u) + chance(i + 1, j + 1, salt) * u;
-        return top * (1 - v) + foot * v;
+        float bottom = chance(i, j + 1, salt) * (1 - u) + chance(i + 1, j + 1, salt) * u;
+        return top * (1 - v) + bottom * v;
     }
 
     private static float smooth(double t) {

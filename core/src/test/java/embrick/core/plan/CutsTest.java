@@ -36,7 +36,7 @@ class CutsTest {
         "TOP, 3000, 400",
         "RIGHT, 5400, 2000",
         "MIDDLE, 3000, 2000",
-        "FOOT_RIGHT, 5400, 3600"
+        "BOTTOM_RIGHT, 5400, 3600"
     })
     void isTakenAtItsCornerSideOrMiddleWithoutScaling(Anchor anchor, double x, double y) {
         Plan plan = FramedPlansTest.plan(PICTURE, cut(anchor), Framing.centred());
@@ -59,7 +59,7 @@ class CutsTest {
 
     @Test
     void ofAPictureWithFewerPixelsShowsPaperAndSaysSo() {
-        Planning planning = Planner.plan(SMALL, cut(Anchor.FOOT_LEFT), Framing.centred());
+        Planning planning = Planner.plan(SMALL, cut(Anchor.BOTTOM_LEFT), Framing.centred());
         assertThat(planning).isInstanceOfSatisfying(Planning.Ready.class, ready -> {
             assertThat(ready.plan().picture()).isEqualTo(new PixelRect(0, 200, 900, 600));
             assertThat(ready.notices()).extracting(Notice::code).contains("smaller-than-cut");

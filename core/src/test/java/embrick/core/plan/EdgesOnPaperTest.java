@@ -65,9 +65,9 @@ class EdgesOnPaperTest {
         @Test
         void itKeepsItsMarginAndStandsWhereItIsPut() {
             Ticket ticket = paper("15 in", "10 in", 100)
-                    .withFit(
-                            new Fit.Inside(PaperColour.WHITE, Anchor.FOOT_RIGHT, Length.inches("0.5"), TrimMarks.NONE));
-            // 3:2 inside 14 × 9 in: 13.5 × 9 in, its foot and right rims half an inch from the sheet's.
+                    .withFit(new Fit.Inside(
+                            PaperColour.WHITE, Anchor.BOTTOM_RIGHT, Length.inches("0.5"), TrimMarks.NONE));
+            // 3:2 inside 14 × 9 in: 13.5 × 9 in, its bottom and right rims half an inch from the sheet's.
             assertThat(plan(ticket).picture()).isEqualTo(new PixelRect(100, 50, 1350, 900));
         }
 
@@ -118,13 +118,13 @@ class EdgesOnPaperTest {
 
         @Test
         void standInTheMiddleOfTheFoot() {
-            Ticket ticket = captioned("0.2", new BorderSize.HeavierFoot(Length.inches("0.5"), Length.inches("1")));
+            Ticket ticket = captioned("0.2", new BorderSize.HeavierBottom(Length.inches("0.5"), Length.inches("1")));
             Plan plan = ((Planning.Ready) planned(ticket, 2)).plan();
             assertThat(plan.extension().caption()).hasValueSatisfying(line -> {
                 assertThat(line.text()).isEqualTo("pier");
                 assertThat(line.emPixels()).isCloseTo(20, within(1e-9));
                 assertThat(line.middleX()).isEqualTo(550);
-                // The foot's middle is 50 + 800 + 50; small letters are about half an em high, half of it below.
+                // The bottom's middle is 50 + 800 + 50; small letters are about half an em high, half of it below.
                 assertThat(line.baseline()).isBetween(900.0, 910.0);
             });
         }
@@ -193,7 +193,7 @@ class EdgesOnPaperTest {
             assertThat(layout.marks()).hasSize(8).allSatisfy(line -> {
                 boolean beside = Math.max(line.x1(), line.x2()) < layout.bleed().left()
                         || Math.min(line.x1(), line.x2()) > layout.bleed().right()
-                        || Math.max(line.y1(), line.y2()) < layout.bleed().foot()
+                        || Math.max(line.y1(), line.y2()) < layout.bleed().bottom()
                         || Math.min(line.y1(), line.y2()) > layout.bleed().top();
                 assertThat(beside).isTrue();
                 assertThat(Math.min(line.x1(), line.y1())).isPositive();

@@ -107,12 +107,12 @@ class EdgesPlanTest {
                             .total())
                     .isEqualTo(new PixelSize(1000, 1200));
             assertThat(plan(upright.withEdges(
-                                    border(new BorderSize.HeavierFoot(Length.inches("1"), Length.inches("2.5")))))
+                                    border(new BorderSize.HeavierBottom(Length.inches("1"), Length.inches("2.5")))))
                             .extension()
                             .bands())
                     .isEqualTo(new Bands(100, 100, 100, 250));
             Edges grown = border(new BorderSize.GrownTo(new PaperSize(Length.inches("14.01"), Length.inches("11"))));
-            // Turned as the sheet is; the odd pixel of 401 goes to the foot.
+            // Turned as the sheet is; the odd pixel of 401 goes to the bottom.
             assertThat(plan(upright.withEdges(grown)).extension().bands()).isEqualTo(new Bands(150, 200, 150, 201));
             assertThat(plan(upright.withTurn(Turn.WIDE).withEdges(grown)).total())
                     .isEqualTo(new PixelSize(1401, 1100));
@@ -175,7 +175,7 @@ class EdgesPlanTest {
                     .filteredOn(notice -> notice.code().equals("bleed-filled"))
                     .extracting(Notice::text)
                     .containsExactly("the picture does not reach into all of the bleed: mirrored 3.3 mm at the top,"
-                            + " 3.3 mm at the foot");
+                            + " 3.3 mm at the bottom");
         }
 
         @ParameterizedTest
@@ -251,8 +251,8 @@ class EdgesPlanTest {
             assertThatThrownBy(() -> wrap("12.5", "0", new EdgeFill.Mirror()))
                     .hasMessage("bar depth: expected at most 12 in, got 12.5 in");
             assertThatThrownBy(() -> Length.of(-3, LengthUnit.MM)).hasMessage("length: expected 0 or more, got -3 mm");
-            assertThatThrownBy(() -> new BorderSize.HeavierFoot(Length.inches("2"), Length.inches("1")))
-                    .hasMessage("border's foot: expected 2 in or more, got 1 in");
+            assertThatThrownBy(() -> new BorderSize.HeavierBottom(Length.inches("2"), Length.inches("1")))
+                    .hasMessage("border's bottom: expected 2 in or more, got 1 in");
         }
 
         @Test

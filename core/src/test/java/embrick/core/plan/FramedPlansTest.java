@@ -246,9 +246,9 @@ class FramedPlansTest {
             "LEFT, 0, 900",
             "MIDDLE, 750, 900",
             "RIGHT, 1500, 900",
-            "FOOT_LEFT, 0, 1800",
-            "FOOT, 750, 1800",
-            "FOOT_RIGHT, 1500, 1800"
+            "BOTTOM_LEFT, 0, 1800",
+            "BOTTOM, 750, 1800",
+            "BOTTOM_RIGHT, 1500, 1800"
         })
         void itStandsAtItsAnchor(Anchor anchor, int x, int y) {
             Plan made = plan(PICTURE, atScale("20 in", "16 in", 400, anchor), Framing.centred());
@@ -270,7 +270,7 @@ class FramedPlansTest {
 
         @Test
         void onSmallerPaperItIsCutAtItsAnchor() {
-            Plan made = plan(PICTURE, atScale("4 in", "4 in", 400, Anchor.FOOT_RIGHT), Framing.centred());
+            Plan made = plan(PICTURE, atScale("4 in", "4 in", 400, Anchor.BOTTOM_RIGHT), Framing.centred());
             assertThat(made.picture()).isEqualTo(new PixelRect(0, 0, 1200, 1200));
             // 4 in at 400 are 1600 px of the picture, its last.
             assertThat(made.window().centreX()).isCloseTo(6000 - 800, within(1e-9));

@@ -49,7 +49,7 @@ class MarkRuleTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"TOP_LEFT, 104, 44", "TOP, 600, 44", "RIGHT, 1096, 400", "MIDDLE, 600, 400", "FOOT_RIGHT, 1096, 756"})
+    @CsvSource({"TOP_LEFT, 104, 44", "TOP, 600, 44", "RIGHT, 1096, 400", "MIDDLE, 600, 400", "BOTTOM_RIGHT, 1096, 756"})
     void standsWhereItIsSaid(Place place, double middleX, double middleY) {
         Marking marking = marking(place, 5);
         assertThat(marking.degrees()).isZero();
@@ -85,7 +85,7 @@ class MarkRuleTest {
     @Test
     void aFigureKeepsItsShape() {
         Mark mark =
-                new Mark(new Mark.Content.Stencil("d".repeat(64), new PixelSize(300, 100)), Place.FOOT_RIGHT, 10, 70);
+                new Mark(new Mark.Content.Stencil("d".repeat(64), new PixelSize(300, 100)), Place.BOTTOM_RIGHT, 10, 70);
         Planning planning = Planner.plan(
                 picture(6000, 4000), SCREEN.withMark(Optional.of(mark)), Framing.centred(), MeasuredWords.NONE);
         assertThat(((Planning.Ready) planning).plan().marking().orElseThrow().stamps())
@@ -106,20 +106,20 @@ class MarkRuleTest {
                         refused -> assertThat(refused.problems())
                                 .extracting(Problem::code)
                                 .containsExactly("mark-characters"));
-        assertThatThrownBy(() -> new Mark(ADA, Place.FOOT, 0, 40)).hasMessageContaining("size of the mark");
-        assertThatThrownBy(() -> new Mark(ADA, Place.FOOT, 5, 101)).hasMessageContaining("strength of the mark");
+        assertThatThrownBy(() -> new Mark(ADA, Place.BOTTOM, 0, 40)).hasMessageContaining("size of the mark");
+        assertThatThrownBy(() -> new Mark(ADA, Place.BOTTOM, 5, 101)).hasMessageContaining("strength of the mark");
         assertThatThrownBy(() -> new Mark.Content.Words(" ")).hasMessageContaining("words of 1 to");
     }
 
     @Test
     void onAPrintItIsWarnedAbout() {
-        assertThat(planning(ticket().withSize(onPaper("8 in", "10 in")), Place.FOOT, 3, ""))
+        assertThat(planning(ticket().withSize(onPaper("8 in", "10 in")), Place.BOTTOM, 3, ""))
                 .isInstanceOfSatisfying(
                         Planning.Ready.class,
                         ready -> assertThat(ready.notices())
                                 .extracting(Notice::code)
                                 .contains("mark-on-print"));
-        assertThat(planning(SCREEN, Place.FOOT, 3, ""))
+        assertThat(planning(SCREEN, Place.BOTTOM, 3, ""))
                 .isInstanceOfSatisfying(
                         Planning.Ready.class,
                         ready -> assertThat(ready.notices())
@@ -130,7 +130,7 @@ class MarkRuleTest {
     @Test
     void pixelsUnderAMarkAreNoLongerKept() {
         Ticket own = ticket().withSize(new Size.OwnShape());
-        assertThat(((Planning.Ready) planning(own, Place.FOOT, 3, "")).plan().keepsPixels())
+        assertThat(((Planning.Ready) planning(own, Place.BOTTOM, 3, "")).plan().keepsPixels())
                 .isFalse();
     }
 }

@@ -237,7 +237,7 @@ class PlansOfAnythingTest {
         Length band = length(0.01, 250);
         BorderSize size = oneOf(
                 () -> new BorderSize.Even(band),
-                () -> new BorderSize.HeavierFoot(band, band.plus(length(0.01, 250))),
+                () -> new BorderSize.HeavierBottom(band, band.plus(length(0.01, 250))),
                 () -> new BorderSize.GrownTo(paper()));
         return new Edges.Border(
                 size,

@@ -246,7 +246,7 @@ class EdgesPrintTest {
                 new Edges.Wrap(
                         UNEVEN, Sides.even(Length.millimetres(6)), new EdgeFill.Mirror(), WrapMarks.FOLDS_AND_CORNERS),
                 new Edges.Border(
-                        new BorderSize.HeavierFoot(Length.inches("0.2"), Length.inches("0.6")),
+                        new BorderSize.HeavierBottom(Length.inches("0.2"), Length.inches("0.6")),
                         PaperColour.parse("#EEE8D0"),
                         Optional.of(new Edges.KeyLine(Length.millimetres(1), PaperColour.BLACK)),
                         Optional.empty()));

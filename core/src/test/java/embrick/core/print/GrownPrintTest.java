@@ -138,7 +138,8 @@ class GrownPrintTest {
 
     @Test
     void onlyTheSideThatThePictureIsNotAnchoredAtIsGrown() {
-        Ticket ticket = FACE.withSize(onPaper("2 in", "1.8 in")).withFit(new Fit.Grown(PaperColour.WHITE, Anchor.FOOT));
+        Ticket ticket =
+                FACE.withSize(onPaper("2 in", "1.8 in")).withFit(new Fit.Grown(PaperColour.WHITE, Anchor.BOTTOM));
         Plan plan = plan(ticket, Framing.centred());
         BareArea area = plan.bareArea().orElseThrow();
 

@@ -42,7 +42,7 @@ final class DirectSum {
         int left = Math.max(0, (int) Math.floor(seenX - reach));
         int right = Math.min(seen.width() - 1, (int) Math.floor(seenX + reach));
         int top = Math.max(0, (int) Math.floor(seenY - reach));
-        int foot = Math.min(seen.height() - 1, (int) Math.floor(seenY + reach));
+        int bottom = Math.min(seen.height() - 1, (int) Math.floor(seenY + reach));
         boolean isCircular = method == Method.CIRCULAR_LANCZOS;
         double[] across = new double[Math.max(0, right - left + 1)];
         for (int i = left; i <= right && !isCircular; i++) {
@@ -50,7 +50,7 @@ final class DirectSum {
         }
         double[] sum = new double[channels];
         double weights = 0;
-        for (int j = top; j <= foot; j++) {
+        for (int j = top; j <= bottom; j++) {
             double dy = j + 0.5 - seenY;
             double down = isCircular ? 0 : weight(dy);
             for (int i = left; i <= right; i++) {

@@ -31,11 +31,11 @@ public final class GamutFit {
         return pressed(lightened(colour.l()), colour.chroma() * SATURATION_GAIN, colour.hue(), SATURATION_KNEE);
     }
 
-    /** From 0..100 to black..100, steeper at the foot, the same at the top. */
+    /** From 0..100 to black..100, steeper at the bottom, the same at the top. */
     private double lightened(double l) {
         double share = Math.clamp(l, 0, 100) / 100;
-        double foot = rim.black();
-        return Math.sqrt(share * share * 100 * 100 + foot * foot * (1 - share * share));
+        double bottom = rim.black();
+        return Math.sqrt(share * share * 100 * 100 + bottom * bottom * (1 - share * share));
     }
 
     private Lab pressed(double l, double chroma, double hue, double knee) {

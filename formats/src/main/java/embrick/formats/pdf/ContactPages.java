@@ -23,7 +23,7 @@ public final class ContactPages implements AutoCloseable {
     private static final int ROWS = 5;
     private static final float MARGIN = 36;
     private static final float HEAD = 24;
-    private static final float FOOT = 14;
+    private static final float BOTTOM = 14;
     private static final float GAP = 12;
     private static final float LINE = 9;
     private static final float TITLE_SIZE = 12;
@@ -77,7 +77,7 @@ public final class ContactPages implements AutoCloseable {
         }
         laid++;
         float width = (paper.getWidth() - 2 * MARGIN - (COLUMNS - 1) * GAP) / COLUMNS;
-        float height = (paper.getHeight() - 2 * MARGIN - HEAD - FOOT - (ROWS - 1) * GAP) / ROWS;
+        float height = (paper.getHeight() - 2 * MARGIN - HEAD - BOTTOM - (ROWS - 1) * GAP) / ROWS;
         float left = MARGIN + cell % COLUMNS * (width + GAP);
         float top = paper.getHeight() - MARGIN - HEAD - cell / COLUMNS * (height + GAP);
         float room = height - LINES * LINE - 2;

@@ -23,7 +23,7 @@ final class DocumentFonts {
 
     /**
      * @param x points from the page's left
-     * @param y points from its foot, of the line that letters stand on
+     * @param y points from its bottom, of the line that letters stand on
      * @param size points of the em
      */
     void write(PDPageContentStream page, String words, double x, double y, double size) throws IOException {

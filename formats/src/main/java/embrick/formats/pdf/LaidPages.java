@@ -76,18 +76,18 @@ public final class LaidPages implements AutoCloseable {
         Box shown = scaled(laid.shown(), unit);
         String clip = laid.shown().equals(laid.box())
                 ? ""
-                : numbers(shown.left(), shown.foot(), shown.right() - shown.left(), shown.top() - shown.foot())
+                : numbers(shown.left(), shown.bottom(), shown.right() - shown.left(), shown.top() - shown.bottom())
                         + "re W n ";
         double across = box.right() - box.left();
-        double along = box.top() - box.foot();
+        double along = box.top() - box.bottom();
         String matrix = laid.turned()
                 ? numbers(0, -along, across, 0, box.left(), box.top())
-                : numbers(across, 0, 0, along, box.left(), box.foot());
+                : numbers(across, 0, 0, along, box.left(), box.bottom());
         return "q " + clip + matrix + "cm /" + name + " Do Q\n";
     }
 
     private static Box scaled(Box box, double unit) {
-        return new Box(box.left() / unit, box.foot() / unit, box.right() / unit, box.top() / unit);
+        return new Box(box.left() / unit, box.bottom() / unit, box.right() / unit, box.top() / unit);
     }
 
     private static String numbers(double... numbers) {

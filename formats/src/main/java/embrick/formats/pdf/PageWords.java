@@ -16,7 +16,7 @@ public final class PageWords {
 
     /**
      * @param x points from the page's left
-     * @param y points from its foot, of the line that letters stand on
+     * @param y points from its bottom, of the line that letters stand on
      * @param size points of the em
      */
     public record Words(double x, double y, double size, String text) {}

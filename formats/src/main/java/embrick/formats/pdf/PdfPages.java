@@ -228,7 +228,7 @@ public final class PdfPages implements AutoCloseable {
 
     private static COSBase array(Box box) {
         COSArray array = new COSArray();
-        for (double side : new double[] {box.left(), box.foot(), box.right(), box.top()}) {
+        for (double side : new double[] {box.left(), box.bottom(), box.right(), box.top()}) {
             array.add(number(side));
         }
         return array;
@@ -246,11 +246,11 @@ public final class PdfPages implements AutoCloseable {
         StringBuilder content = new StringBuilder("q ")
                 .append(text(picture.right() - picture.left()))
                 .append(" 0 0 ")
-                .append(text(picture.top() - picture.foot()))
+                .append(text(picture.top() - picture.bottom()))
                 .append(' ')
                 .append(text(picture.left()))
                 .append(' ')
-                .append(text(picture.foot()))
+                .append(text(picture.bottom()))
                 .append(" cm /Piece Do Q\n");
         layout.marks().forEach(line -> content.append(drawn(line)));
         return content.toString();

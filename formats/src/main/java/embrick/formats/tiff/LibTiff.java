@@ -270,13 +270,13 @@ final class LibTiff implements AutoCloseable {
         }
     }
 
-    /** As RGBA in bytes, its rows from the foot up: width × rows of a strip. */
+    /** As RGBA in bytes, its rows from the bottom up: width × rows of a strip. */
     boolean rgbaStrip(int firstRow, MemorySegment into, long bytes) {
         require(into, bytes);
         return number(() -> (int) READ_RGBA_STRIP.invokeExact(tiff, firstRow, into, 1)) != 0;
     }
 
-    /** As RGBA in bytes, its rows from the foot up: a whole tile. */
+    /** As RGBA in bytes, its rows from the bottom up: a whole tile. */
     boolean rgbaTile(int x, int y, MemorySegment into, long bytes) {
         require(into, bytes);
         return number(() -> (int) READ_RGBA_TILE.invokeExact(tiff, x, y, into, 1)) != 0;

@@ -6,7 +6,7 @@ import java.io.IOException;
 import java.lang.foreign.MemorySegment;
 import java.util.function.IntConsumer;
 
-/** Pictures that libtiff itself turns into RGB, strip by strip or tile by tile; it gives rows from the foot up. */
+/** Pictures that libtiff itself turns into RGB, strip by strip or tile by tile; it gives rows from the bottom up. */
 final class RgbaParts {
     private RgbaParts() {}
 

@@ -1,5 +1,6 @@
 package embrick.server.counter;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import embrick.core.lab.LabProduct;
 import embrick.core.lab.Refusal;
 import embrick.server.counter.CounterCheck.Checked;
@@ -98,10 +99,17 @@ final class CounterViews {
             @NotNull String name,
             @NotNull String productName,
             int copies,
-            long bytes,
+            long fileBytes,
             long sentBytes,
             @NotNull CounterPiece.State state,
-            @NotNull List<Refusal> refusals) {}
+            @NotNull List<Refusal> refusals) {
+        /** The same by its earlier name, for one version. */
+        @JsonProperty
+        @Schema(deprecated = true)
+        long bytes() {
+            return fileBytes;
+        }
+    }
 
     record CounterOrderView(
             @NotNull UUID id,

@@ -1,5 +1,6 @@
 package embrick.server.deliveries;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import embrick.core.problem.Problem;
 import embrick.core.sharpen.Halo;
 import embrick.formats.Book;
@@ -97,12 +98,19 @@ class DeliveryController {
             int height,
             double ppi,
             @Schema(nullable = true) Long fileBytes,
-            @Schema(nullable = true) String sha256,
+            @Schema(nullable = true) String digest,
             @Schema(nullable = true) Double haloPercent,
             boolean haloNoticed,
             @Schema(nullable = true) Integer jpegQuality,
             @Schema(nullable = true) OnDisk onDisk,
             @Schema(nullable = true) String problem) {
+        /** The same by its earlier name, for one version. */
+        @JsonProperty
+        @Schema(deprecated = true, nullable = true)
+        String sha256() {
+            return digest;
+        }
+
         /** The check's outcome in a word, or what is wrong. */
         String check() {
             if (problem != null) {

@@ -47,7 +47,7 @@ class DeliveryList {
             new Column("height_px", line -> line.piece().height()),
             new Column("ppi", line -> line.piece().ppi()),
             new Column("bytes", line -> line.piece().fileBytes()),
-            new Column("sha256", line -> line.piece().sha256()),
+            new Column("sha256", line -> line.piece().digest()),
             new Column("halo_percent", line -> line.piece().haloPercent()),
             new Column("check", line -> line.piece().check()),
             new Column("copies", line -> line.piece().copies()),

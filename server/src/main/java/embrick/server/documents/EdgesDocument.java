@@ -1,5 +1,6 @@
 package embrick.server.documents;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import embrick.core.ticket.Edges.WrapMarks;
@@ -52,10 +53,10 @@ public sealed interface EdgesDocument {
     record SidesDocument(
             @NotNull @Valid LengthDocument top,
             @NotNull @Valid LengthDocument right,
-            @NotNull @Valid LengthDocument foot,
+            @NotNull @Valid @JsonAlias("foot") LengthDocument bottom,
             @NotNull @Valid LengthDocument left) {
         LengthDocument deepest() {
-            return Stream.of(top, right, foot, left)
+            return Stream.of(top, right, bottom, left)
                     .max(Comparator.comparing(side -> side.toLength().toInches()))
                     .orElseThrow();
         }
@@ -106,14 +107,17 @@ public sealed interface EdgesDocument {
     @JsonSubTypes({
         @JsonSubTypes.Type(value = BorderSizeDocument.InsideBorder.class, name = "inside"),
         @JsonSubTypes.Type(value = BorderSizeDocument.EvenBorder.class, name = "even"),
-        @JsonSubTypes.Type(value = BorderSizeDocument.FootedBorder.class, name = "foot"),
+        @JsonSubTypes.Type(
+                value = BorderSizeDocument.HeavierBottomBorder.class,
+                name = "heavier-bottom",
+                names = {"foot"}),
         @JsonSubTypes.Type(value = BorderSizeDocument.GrownBorder.class, name = "outer")
     })
     @Schema(
             oneOf = {
                 BorderSizeDocument.InsideBorder.class,
                 BorderSizeDocument.EvenBorder.class,
-                BorderSizeDocument.FootedBorder.class,
+                BorderSizeDocument.HeavierBottomBorder.class,
                 BorderSizeDocument.GrownBorder.class
             })
     sealed interface BorderSizeDocument {
@@ -122,9 +126,9 @@ public sealed interface EdgesDocument {
 
         record EvenBorder(@NotNull @Valid LengthDocument band) implements BorderSizeDocument {}
 
-        record FootedBorder(
+        record HeavierBottomBorder(
                 @NotNull @Valid LengthDocument band,
-                @NotNull @Valid LengthDocument foot) implements BorderSizeDocument {}
+                @NotNull @Valid @JsonAlias("foot") LengthDocument bottom) implements BorderSizeDocument {}
 
         record GrownBorder(
                 @NotNull @Valid LengthDocument width,

@@ -67,7 +67,7 @@ final class EdgesDocuments {
         return new Sides(
                 sides.top().toLength(),
                 sides.right().toLength(),
-                sides.foot().toLength(),
+                sides.bottom().toLength(),
                 sides.left().toLength());
     }
 
@@ -116,9 +116,9 @@ final class EdgesDocuments {
             case BorderSizeDocument.InsideBorder(LengthDocument band) -> inside(band, of);
             case BorderSizeDocument.EvenBorder even ->
                 new BorderSize.Even(even.band().toLength());
-            case BorderSizeDocument.FootedBorder footed ->
-                new BorderSize.HeavierFoot(
-                        footed.band().toLength(), footed.foot().toLength());
+            case BorderSizeDocument.HeavierBottomBorder footed ->
+                new BorderSize.HeavierBottom(
+                        footed.band().toLength(), footed.bottom().toLength());
             case BorderSizeDocument.GrownBorder grown ->
                 new BorderSize.GrownTo(
                         new PaperSize(grown.width().toLength(), grown.height().toLength()));

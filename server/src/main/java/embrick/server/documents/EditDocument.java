@@ -2,13 +2,21 @@ package embrick.server.documents;
 
 import embrick.core.ticket.Shape;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 
 /** What one edit changed, with what was there before: enough to undo and to redo it. */
-public record EditDocument(List<FramingStep> framings, List<OverrideStep> overrides) {
+public record EditDocument(
+        List<FramingStep> framings,
+        List<OverrideStep> overrides,
+        List<ExclusionStep> exclusions,
+        Optional<OrderStep> order) {
+    /** Earlier versions knew neither exclusions nor an order. */
     public EditDocument {
         framings = List.copyOf(framings);
         overrides = List.copyOf(overrides);
+        exclusions = exclusions == null ? List.of() : List.copyOf(exclusions);
+        order = order == null ? Optional.empty() : order;
     }
 
     /** A framing and whether a person has said yes to it. */
@@ -22,4 +30,17 @@ public record EditDocument(List<FramingStep> framings, List<OverrideStep> overri
     }
 
     public record OverrideStep(UUID originalId, UUID ticketId, OverrideDocument before, OverrideDocument after) {}
+
+    /** Whether a picture is excluded from runs. */
+    public record ExclusionStep(UUID originalId, boolean before, boolean after) {}
+
+    /** Another order of the job's pictures, with the keys that changed. */
+    public record OrderStep(PictureOrder before, PictureOrder after, List<KeyStep> keys) {
+        public OrderStep {
+            keys = List.copyOf(keys);
+        }
+    }
+
+    /** What a picture is sorted by before its name. */
+    public record KeyStep(UUID originalId, String before, String after) {}
 }

@@ -111,7 +111,7 @@ public class StoredJson {
 
     private final Map<String, SourceFacts> facts = new ConcurrentHashMap<>();
 
-    private final JsonMapper mapper = JsonMapper.builder()
+    private final JsonMapper mapper = EarlierNames.readBy(JsonMapper.builder())
             .addMixIn(FileFormat.class, FileKinds.class)
             .addMixIn(FileFormat.PagePixels.class, PagePixelKinds.class)
             .addMixIn(BandFill.class, FillKinds.class)

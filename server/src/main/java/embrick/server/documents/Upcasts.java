@@ -157,7 +157,7 @@ final class Upcasts {
                     .put("left", 0)
                     .put("top", 0)
                     .put("right", 0)
-                    .put("foot", 0);
+                    .put("bottom", 0);
             extension.putObject("fill").put("kind", "mirror");
             extension.putObject("rim").put("kind", "trimmed").put("safe", 0);
             extension.putNull("keyLine").putNull("caption").putArray("marks");

@@ -15,6 +15,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -31,7 +32,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1")
 class EditController {
-    private static final int MOST_CHANGES = 20_000;
+    static final int MOST_CHANGES = 20_000;
 
     private final EditService edits;
     private final Originals originals;
@@ -41,11 +42,25 @@ class EditController {
         this.originals = originals;
     }
 
-    /** @param words what is done, for people */
+    /**
+     * @param words what is done, for people
+     * @param exclusions pictures that are excluded from runs, or included again
+     * @param order another order of the job's pictures
+     */
     record EditRequest(
             @NotNull @Size(min = 1, max = 120) String words,
             @NotNull @Size(max = MOST_CHANGES) List<@NotNull @Valid FramingWish> framings,
-            @NotNull @Size(max = MOST_CHANGES) List<@NotNull @Valid OverrideWish> overrides) {}
+            @NotNull @Size(max = MOST_CHANGES) List<@NotNull @Valid OverrideWish> overrides,
+
+            @Schema(nullable = true) @Size(max = MOST_CHANGES)
+            List<@NotNull @Valid ExclusionWish> exclusions,
+
+            @Schema(nullable = true) @Valid OrderWish order) {
+        Wishes wishes() {
+            return new Wishes(
+                    framings, overrides, exclusions == null ? List.of() : exclusions, Optional.ofNullable(order));
+        }
+    }
 
     record EditView(@NotNull UUID id, @NotNull String words) {
         static EditView of(EditEntity edit) {
@@ -60,6 +75,7 @@ class EditController {
     record EditOutcome(
             @NotNull List<FramingView> framings,
             @NotNull List<OverrideView> overrides,
+            boolean picturesChanged,
             @NotNull HistoryView history) {}
 
     /** The edit that would be undone next, and the one that would be redone. */
@@ -75,7 +91,7 @@ class EditController {
     @PostMapping("/jobs/{jobId}/edits")
     EditOutcome applyEdit(@PathVariable UUID jobId, @Valid @RequestBody EditRequest request) {
         request.overrides().forEach(change -> requireSense(change.document()));
-        return outcome(jobId, edits.apply(jobId, request.words(), request.framings(), request.overrides()));
+        return outcome(jobId, edits.apply(jobId, request.words(), request.wishes()));
     }
 
     /** An override's values are judged as a ticket's are. */
@@ -111,14 +127,14 @@ class EditController {
         Outcome outcome = edits.apply(
                 original.jobId(),
                 "framed",
-                List.of(new FramingWish(
-                        id, FramingService.shapeKey(shape), version, content.document(), content.accepted())),
-                List.of());
+                Wishes.framed(List.of(new FramingWish(
+                        id, FramingService.shapeKey(shape), version, content.document(), content.accepted()))));
         FramingView framing = outcome.framings().getFirst();
         return IfMatch.tagged(HttpStatus.OK, framing.version(), framing);
     }
 
     private EditOutcome outcome(UUID jobId, Outcome outcome) {
-        return new EditOutcome(outcome.framings(), outcome.overrides(), getHistory(jobId));
+        return new EditOutcome(
+                outcome.framings(), outcome.overrides(), outcome.havePicturesChanged(), getHistory(jobId));
     }
 }

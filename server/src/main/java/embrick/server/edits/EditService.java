@@ -3,6 +3,7 @@ package embrick.server.edits;
 import embrick.server.Ids;
 import embrick.server.Locks;
 import embrick.server.documents.EditDocument;
+import embrick.server.documents.EditDocument.ExclusionStep;
 import embrick.server.documents.EditDocument.FramingState;
 import embrick.server.documents.EditDocument.FramingStep;
 import embrick.server.documents.EditDocument.OverrideStep;
@@ -15,6 +16,7 @@ import embrick.server.framings.OverrideService;
 import embrick.server.framings.OverrideView;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
+import embrick.server.originals.PictureOrders;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.Storage;
 import embrick.server.tickets.TicketService;
@@ -34,7 +36,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * The only way in which framings and overrides change.
+ * The only way in which framings, overrides and the order of pictures change, and exclusions that can be undone.
  *
  * <p>Edits of one job follow one another, so that the last one that is not undone is always the last change there was, and
  * undoing it puts back exactly what it found. Each change says which version it was made from: a window that has not seen
@@ -50,6 +52,7 @@ public class EditService {
     private final FramingService framings;
     private final OverrideService overrides;
     private final OriginalRepository originals;
+    private final PictureOrders orders;
     private final TicketService tickets;
     private final StoredJson json;
     private final Locks locks;
@@ -60,6 +63,7 @@ public class EditService {
             FramingService framings,
             OverrideService overrides,
             OriginalRepository originals,
+            PictureOrders orders,
             TicketService tickets,
             StoredJson json,
             Locks locks,
@@ -68,6 +72,7 @@ public class EditService {
         this.framings = framings;
         this.overrides = overrides;
         this.originals = originals;
+        this.orders = orders;
         this.tickets = tickets;
         this.json = json;
         this.locks = locks;
@@ -75,7 +80,7 @@ public class EditService {
     }
 
     /** What an edit, its undoing or its redoing left behind. */
-    record Outcome(List<FramingView> framings, List<OverrideView> overrides) {}
+    record Outcome(List<FramingView> framings, List<OverrideView> overrides, boolean havePicturesChanged) {}
 
     /** What can be undone and redone. */
     record History(Optional<EditEntity> undo, Optional<EditEntity> redo) {}
@@ -92,9 +97,24 @@ public class EditService {
      *
      * @throws ProblemException if a picture is not of this job, or was changed since it was looked at
      */
-    public Outcome apply(UUID jobId, String words, List<FramingWish> framed, List<OverrideWish> overridden) {
+    public Outcome apply(UUID jobId, String words, Wishes wishes) {
         lock(jobId);
-        Map<UUID, Original> pictures = pictures(jobId, framed, overridden);
+        Map<UUID, Original> pictures = pictures(jobId, wishes);
+        EditDocument document = new EditDocument(
+                framingSteps(wishes.framings(), pictures),
+                overrideSteps(jobId, wishes.overrides(), pictures),
+                exclusionSteps(wishes.exclusions(), pictures),
+                wishes.order()
+                        .map(wish -> orders.step(
+                                jobId,
+                                wish.by(),
+                                wish.moved() == null ? List.of() : wish.moved(),
+                                Optional.ofNullable(wish.before()))));
+        remember(jobId, words, document);
+        return set(jobId, pictures.keySet(), document, Direction.FORWARD);
+    }
+
+    private List<FramingStep> framingSteps(List<FramingWish> framed, Map<UUID, Original> pictures) {
         List<FramingStep> framingSteps = new ArrayList<>();
         byKey(framed, wish -> FramingService.shapeKey(wish.shapeKey())).forEach((shape, changes) -> {
             Map<UUID, FramingView> now = framings.now(
@@ -110,6 +130,10 @@ public class EditService {
                         new FramingState(exact, change.accepted())));
             }
         });
+        return framingSteps;
+    }
+
+    private List<OverrideStep> overrideSteps(UUID jobId, List<OverrideWish> overridden, Map<UUID, Original> pictures) {
         List<OverrideStep> overrideSteps = new ArrayList<>();
         byKey(overridden, OverrideWish::ticketId).forEach((ticketId, changes) -> {
             requireTicketOf(jobId, ticketId);
@@ -122,9 +146,14 @@ public class EditService {
                         new OverrideStep(change.originalId(), ticketId, before.document(), change.document()));
             }
         });
-        EditDocument document = new EditDocument(framingSteps, overrideSteps);
-        remember(jobId, words, document);
-        return set(pictures.keySet(), document, FramingStep::after, OverrideStep::after);
+        return overrideSteps;
+    }
+
+    private static List<ExclusionStep> exclusionSteps(List<ExclusionWish> excluded, Map<UUID, Original> pictures) {
+        return excluded.stream()
+                .map(wish -> new ExclusionStep(
+                        wish.originalId(), pictures.get(wish.originalId()).isLeftOut(), wish.leftOut()))
+                .toList();
     }
 
     /** @param editId the edit that was seen as the last one; another window's later edit is not undone unseen */
@@ -134,7 +163,7 @@ public class EditService {
         edit.undo();
         edits.saveAndFlush(edit);
         EditDocument document = json.edit(edit.document());
-        return set(present(jobId, document), document, FramingStep::before, OverrideStep::before);
+        return set(jobId, present(jobId, document), document, Direction.BACK);
     }
 
     Outcome redo(UUID jobId, UUID editId) {
@@ -143,7 +172,7 @@ public class EditService {
         edit.redo();
         edits.saveAndFlush(edit);
         EditDocument document = json.edit(edit.document());
-        return set(present(jobId, document), document, FramingStep::after, OverrideStep::after);
+        return set(jobId, present(jobId, document), document, Direction.FORWARD);
     }
 
     /** Edits of one job wait for one another. */
@@ -158,10 +187,11 @@ public class EditService {
         return last.filter(edit -> edit.id().equals(editId)).orElseThrow(() -> ProblemException.stale("framing"));
     }
 
-    private Map<UUID, Original> pictures(UUID jobId, List<FramingWish> framed, List<OverrideWish> overridden) {
+    private Map<UUID, Original> pictures(UUID jobId, Wishes wishes) {
         Set<UUID> ids = new LinkedHashSet<>();
-        framed.forEach(change -> ids.add(change.originalId()));
-        overridden.forEach(change -> ids.add(change.originalId()));
+        wishes.framings().forEach(change -> ids.add(change.originalId()));
+        wishes.overrides().forEach(change -> ids.add(change.originalId()));
+        wishes.exclusions().forEach(change -> ids.add(change.originalId()));
         return originals.requireOf(jobId, ids).stream().collect(Collectors.toMap(Original::id, Function.identity()));
     }
 
@@ -192,16 +222,12 @@ public class EditService {
     }
 
     /** What was deleted after an edit, ticket or picture, is left out of its undoing. */
-    private Outcome set(
-            Set<UUID> present,
-            EditDocument document,
-            Function<FramingStep, FramingState> framing,
-            Function<OverrideStep, OverrideDocument> override) {
+    private Outcome set(UUID jobId, Set<UUID> present, EditDocument document, Direction to) {
         List<FramingView> framed = new ArrayList<>();
         byKey(of(present, document.framings(), FramingStep::originalId), FramingStep::shapeKey)
                 .forEach((shape, steps) -> {
                     Map<UUID, FramingState> states = new HashMap<>();
-                    steps.forEach(step -> states.put(step.originalId(), framing.apply(step)));
+                    steps.forEach(step -> states.put(step.originalId(), to.of(step.before(), step.after())));
                     framed.addAll(framings.put(shape, states));
                 });
         List<OverrideView> overridden = new ArrayList<>();
@@ -211,16 +237,40 @@ public class EditService {
                         return;
                     }
                     Map<UUID, OverrideDocument> documents = new HashMap<>();
-                    steps.forEach(step -> documents.put(step.originalId(), override.apply(step)));
+                    steps.forEach(step -> documents.put(step.originalId(), to.of(step.before(), step.after())));
                     overridden.addAll(overrides.put(ticketId, documents));
                 });
-        return new Outcome(framed, overridden);
+        boolean hasExcluded = exclude(jobId, of(present, document.exclusions(), ExclusionStep::originalId), to);
+        document.order().ifPresent(step -> {
+            Map<UUID, String> keys = new HashMap<>();
+            step.keys().forEach(key -> keys.put(key.originalId(), to.of(key.before(), key.after())));
+            orders.set(jobId, to.of(step.before(), step.after()), keys);
+        });
+        return new Outcome(framed, overridden, hasExcluded || document.order().isPresent());
+    }
+
+    private boolean exclude(UUID jobId, List<ExclusionStep> steps, Direction to) {
+        Map<UUID, Boolean> wanted = new HashMap<>();
+        steps.forEach(step -> wanted.put(step.originalId(), to.of(step.before(), step.after())));
+        originals.findByJobIdAndIdIn(jobId, wanted.keySet()).forEach(one -> one.leaveOut(wanted.get(one.id())));
+        return !wanted.isEmpty();
+    }
+
+    /** Whether an edit is done or undone. */
+    private enum Direction {
+        FORWARD,
+        BACK;
+
+        <T> T of(T before, T after) {
+            return this == FORWARD ? after : before;
+        }
     }
 
     private Set<UUID> present(UUID jobId, EditDocument document) {
         Set<UUID> ids = new LinkedHashSet<>();
         document.framings().forEach(step -> ids.add(step.originalId()));
         document.overrides().forEach(step -> ids.add(step.originalId()));
+        document.exclusions().forEach(step -> ids.add(step.originalId()));
         return originals.findByJobIdAndIdIn(jobId, ids).stream()
                 .map(Original::id)
                 .collect(Collectors.toSet());

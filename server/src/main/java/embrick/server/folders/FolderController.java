@@ -1,5 +1,6 @@
 package embrick.server.folders;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import embrick.server.Ids;
 import embrick.server.folders.FolderLook.Seen;
 import embrick.server.folders.FolderWalk.FoundFile;
@@ -88,7 +89,14 @@ class FolderController {
      */
     record IntakeView(int files, int done, long bytes, long readBytes) {}
 
-    record RefusedFile(@NotNull String path, @NotNull String reason) {}
+    record RefusedFile(@NotNull String path, @NotNull String problem) {
+        /** The same by its earlier name, for one version. */
+        @JsonProperty
+        @Schema(deprecated = true)
+        String reason() {
+            return problem;
+        }
+    }
 
     /** Opens a folder for a job: its pictures are taken in where they lie, in the background. */
     @PostMapping("/jobs/{jobId}/folders")

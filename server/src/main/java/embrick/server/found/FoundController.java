@@ -56,7 +56,7 @@ class FoundController {
     /** As fractions of the upright original. */
     record FoundPlace(double x, double y) {}
 
-    /** @param corners left top, right top, right foot, left foot of the print */
+    /** @param corners left top, right top, right bottom, left bottom of the print */
     record FoundPrintView(
             @NotNull List<FoundPlace> corners,
             double degrees,

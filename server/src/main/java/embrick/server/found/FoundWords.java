@@ -78,7 +78,7 @@ final class FoundWords {
         return switch (side) {
             case TOP -> "top";
             case RIGHT -> "right side";
-            case FOOT -> "foot";
+            case BOTTOM -> "bottom";
             case LEFT -> "left side";
         };
     }

@@ -31,6 +31,7 @@ import embrick.server.documents.FramingDocument;
 import embrick.server.documents.TicketDocument;
 import embrick.server.edits.EditService;
 import embrick.server.edits.FramingWish;
+import embrick.server.edits.Wishes;
 import embrick.server.framings.FramingService;
 import embrick.server.framings.Plans;
 import embrick.server.originals.Intake;
@@ -173,7 +174,7 @@ class SeparatePrints {
                 Rectangle inside = outline.inside(inset * outline.shortSide());
                 wishes.addAll(framed(print, inside.moved(-round.x(), -round.y())));
             }
-            edits.apply(scan.jobId(), made.size() + " prints of " + scan.path(), wishes, List.of());
+            edits.apply(scan.jobId(), made.size() + " prints of " + scan.path(), Wishes.framed(wishes));
             originals.leaveOut(scan.id(), true);
             isWhole = true;
             return made;
@@ -198,13 +199,13 @@ class SeparatePrints {
         double left = own.width();
         double top = own.height();
         double right = 0;
-        double foot = 0;
+        double bottom = 0;
         for (Rectangle.Place corner :
                 outline.inside(-ROUND_IT * outline.shortSide()).corners()) {
             left = Math.min(left, corner.x());
             top = Math.min(top, corner.y());
             right = Math.max(right, corner.x());
-            foot = Math.max(foot, corner.y());
+            bottom = Math.max(bottom, corner.y());
         }
         int x = (int) Math.max(0, Math.floor(left));
         int y = (int) Math.max(0, Math.floor(top));
@@ -212,7 +213,7 @@ class SeparatePrints {
                 x,
                 y,
                 (int) Math.min(own.width(), Math.ceil(right)) - x,
-                (int) Math.min(own.height(), Math.ceil(foot)) - y);
+                (int) Math.min(own.height(), Math.ceil(bottom)) - y);
     }
 
     private Original takeIn(Original scan, Path file, int number) throws IOException {

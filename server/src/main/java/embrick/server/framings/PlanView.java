@@ -1,5 +1,6 @@
 package embrick.server.framings;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import embrick.core.edge.Bands;
 import embrick.core.edge.Rim;
 import embrick.core.framing.Framing.Corners;
@@ -59,9 +60,16 @@ public record PlanView(
     }
 
     /** Whole pixels on each side. */
-    public record BandsView(int left, int top, int right, int foot) {
+    public record BandsView(int left, int top, int right, int bottom) {
         static BandsView of(Bands bands) {
-            return new BandsView(bands.left(), bands.top(), bands.right(), bands.foot());
+            return new BandsView(bands.left(), bands.top(), bands.right(), bands.bottom());
+        }
+
+        /** The same by its earlier name, for one version. */
+        @JsonProperty
+        @Schema(deprecated = true)
+        int foot() {
+            return bottom;
         }
     }
 

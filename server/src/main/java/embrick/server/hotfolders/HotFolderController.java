@@ -1,5 +1,6 @@
 package embrick.server.hotfolders;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import embrick.server.jobs.TargetView;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -80,8 +81,15 @@ class HotFolderController {
             @Schema(nullable = true) Instant settledAt,
             @Schema(nullable = true) UUID jobId,
             @Schema(nullable = true) UUID runId,
-            @Schema(nullable = true) String reason,
-            @Schema(nullable = true) String movedTo) {}
+            @Schema(nullable = true) String problem,
+            @Schema(nullable = true) String movedTo) {
+        /** The same by its earlier name, for one version. */
+        @JsonProperty
+        @Schema(deprecated = true, nullable = true)
+        String reason() {
+            return problem;
+        }
+    }
 
     /** Files of the last day. */
     record HotCounts(long waiting, long printed, long failed) {}

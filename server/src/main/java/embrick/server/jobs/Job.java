@@ -1,8 +1,11 @@
 package embrick.server.jobs;
 
+import embrick.server.documents.PictureOrder;
 import jakarta.persistence.Column;
 import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
@@ -20,6 +23,11 @@ public class Job {
     private String name;
 
     private Instant createdAt;
+
+    /** Changed where the pictures are, by their edits. */
+    @Enumerated(EnumType.STRING)
+    @Column(columnDefinition = "text", updatable = false)
+    private PictureOrder pictureOrder = PictureOrder.NAME;
 
     @Embedded
     private StoredTarget target = StoredTarget.of(new DeliveryTarget.Deliveries());
@@ -41,6 +49,10 @@ public class Job {
 
     void deliverTo(DeliveryTarget to) {
         this.target = StoredTarget.of(to);
+    }
+
+    PictureOrder pictureOrder() {
+        return pictureOrder;
     }
 
     /** Where its deliveries go. */

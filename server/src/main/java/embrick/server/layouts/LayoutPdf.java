@@ -69,7 +69,7 @@ class LayoutPdf {
                 box(page, placed.x(), placed.y(), placed.right(), placed.end()));
     }
 
-    /** Page coordinates begin at the foot. */
+    /** Page coordinates begin at the bottom. */
     private static Box box(Page page, long left, long top, long right, long end) {
         return new Box(points(left), points(page.height() - end), points(right), points(page.height() - top));
     }
@@ -85,15 +85,15 @@ class LayoutPdf {
         double length = points(mark);
         for (double x : new double[] {all.left() + inside[0], all.right() - inside[2]}) {
             cuts.add(new Line(x, all.top(), x, all.top() + length, Meaning.CUT));
-            cuts.add(new Line(x, all.foot() - length, x, all.foot(), Meaning.CUT));
+            cuts.add(new Line(x, all.bottom() - length, x, all.bottom(), Meaning.CUT));
         }
-        for (double y : new double[] {all.top() - inside[1], all.foot() + inside[3]}) {
+        for (double y : new double[] {all.top() - inside[1], all.bottom() + inside[3]}) {
             cuts.add(new Line(all.left() - length, y, all.left(), y, Meaning.CUT));
             cuts.add(new Line(all.right(), y, all.right() + length, y, Meaning.CUT));
         }
     }
 
-    /** How far the trim lies inside the piece as it lies: left, top, right, foot, in points. A part is cut at its sides. */
+    /** How far the trim lies inside the piece as it lies: left, top, right, bottom, in points. A part is cut at its sides. */
     private static double[] inside(Placed placed, Laid what) {
         if (what.parts() > 1) {
             return new double[4];
@@ -105,9 +105,9 @@ class LayoutPdf {
             trim.left() - picture.left(),
             picture.top() - trim.top(),
             picture.right() - trim.right(),
-            trim.foot() - picture.foot()
+            trim.bottom() - picture.bottom()
         };
-        // Turned clockwise, the foot comes to the left.
+        // Turned clockwise, the bottom comes to the left.
         return placed.turned() ? new double[] {upright[3], upright[0], upright[1], upright[2]} : upright;
     }
 }

@@ -83,6 +83,10 @@ public class Original {
 
     private boolean leftOut;
 
+    /** What it is sorted by before its name; changed by {@link PictureOrders} alone. */
+    @Column(columnDefinition = "text", updatable = false)
+    private String sortKey;
+
     @Column(columnDefinition = "text")
     private String profileDigest;
 
@@ -97,11 +101,16 @@ public class Original {
 
     protected Original() {}
 
-    Original(UUID id, UUID jobId, String path, Instant addedAt) {
+    Original(UUID id, UUID jobId, String path, String sortKey, Instant addedAt) {
         this.id = id;
         this.jobId = jobId;
         this.path = path;
+        this.sortKey = sortKey;
         this.addedAt = addedAt;
+    }
+
+    String sortKey() {
+        return sortKey;
     }
 
     void replaceContent(Arrival arrival, Judgement judgement) {

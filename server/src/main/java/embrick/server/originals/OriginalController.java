@@ -1,5 +1,6 @@
 package embrick.server.originals;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
 import embrick.server.storage.Arrival;
 import embrick.server.storage.Reception;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -58,10 +59,12 @@ class OriginalController {
     /** @param sha256 of the file's content; null if it is not known, then a file that may be another one is asked for */
     record OfferedFile(
             @NotNull String path,
-            @Min(0) long bytes,
+            @Min(0) @JsonAlias("bytes") long fileBytes,
 
-            @Schema(nullable = true) @Pattern(regexp = "[0-9a-fA-F]{64}", message = "expected 64 hexadecimal digits")
-            String sha256) {}
+            @Schema(nullable = true)
+            @JsonAlias("sha256")
+            @Pattern(regexp = "[0-9a-fA-F]{64}", message = "expected 64 hexadecimal digits")
+            String digest) {}
 
     record Offer(@NotNull @Size(max = MOST_OFFERED) List<@NotNull @Valid OfferedFile> files) {}
 
@@ -77,7 +80,8 @@ class OriginalController {
         Offers.Wanted wanted = offers.wanted(
                 jobId,
                 offer.files().stream()
-                        .map(file -> new Offers.Offered(file.path(), file.bytes(), Optional.ofNullable(file.sha256())))
+                        .map(file ->
+                                new Offers.Offered(file.path(), file.fileBytes(), Optional.ofNullable(file.digest())))
                         .toList());
         return new Missing(wanted.missing(), wanted.unsure());
     }

@@ -28,6 +28,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class OriginalFiling {
     private final OriginalRepository originals;
+    private final PictureOrders orders;
     private final Clearance clearance;
     private final OriginalRemoval removal;
     private final Storage storage;
@@ -36,12 +37,14 @@ class OriginalFiling {
 
     OriginalFiling(
             OriginalRepository originals,
+            PictureOrders orders,
             Clearance clearance,
             OriginalRemoval removal,
             Storage storage,
             TransactionTemplate transaction,
             Clock clock) {
         this.originals = originals;
+        this.orders = orders;
         this.clearance = clearance;
         this.removal = removal;
         this.storage = storage;
@@ -139,7 +142,8 @@ class OriginalFiling {
             }
             free = OriginalPath.numbered(path, number);
         }
-        Original original = new Original(Ids.next(), jobId, free, clock.instant());
+        Original original = new Original(
+                Ids.next(), jobId, free, PictureOrders.keyOfNew(orders.of(jobId), judgement.said()), clock.instant());
         original.replaceContent(arrival, judgement);
         return originals.save(original);
     }

@@ -1,6 +1,7 @@
 package embrick.server.originals;
 
 import embrick.core.problem.Problem;
+import embrick.server.documents.PictureOrder;
 import embrick.server.problems.ProblemException;
 import java.util.Collection;
 import java.util.HashMap;
@@ -16,12 +17,13 @@ import org.springframework.http.HttpStatus;
 
 /** Originals of jobs. */
 public interface OriginalRepository extends JpaRepository<Original, UUID> {
-    /** All of a job, in the one order of its pictures: by name, numbers as numbers and letters whatever their case. */
-    @Query("select o from Original o where o.jobId = :jobId order by collate(o.path as names)")
+    /** All of a job, in the one order of its pictures; see {@link PictureOrders}. */
+    @Query("select o from Original o where o.jobId = :jobId order by o.sortKey, collate(o.path as names)")
     List<Original> inOrder(UUID jobId);
 
     /** Those of a job among the ids, in the same order. */
-    @Query("select o from Original o where o.jobId = :jobId and o.id in :ids order by collate(o.path as names)")
+    @Query(
+            "select o from Original o where o.jobId = :jobId and o.id in :ids order by o.sortKey, collate(o.path as names)")
     List<Original> inOrder(UUID jobId, Collection<UUID> ids);
 
     List<Original> findByJobId(UUID jobId);
@@ -61,7 +63,7 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     @Query("""
             select o.id from Original o where o.jobId = :jobId and not o.leftOut
             and o.state <> embrick.server.originals.Original.State.NOT_FOR_EMBRICK
-            order by collate(o.path as names)
+            order by o.sortKey, collate(o.path as names)
             """)
     List<UUID> idsInOrder(UUID jobId);
 
@@ -72,6 +74,35 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     /** As above, and against rows that are added to it by whoever does not lock it. */
     @Query(value = "select cast(id as text) from job where id = :jobId for update", nativeQuery = true)
     Optional<String> lockJobToDelete(UUID jobId);
+
+    @Query(value = "select picture_order from job where id = :jobId", nativeQuery = true)
+    Optional<PictureOrder> orderOf(UUID jobId);
+
+    @Modifying
+    @Query(value = "update job set picture_order = :#{#order.name()} where id = :jobId", nativeQuery = true)
+    void orderBy(UUID jobId, PictureOrder order);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(value = """
+            update original set sort_key = k.key
+            from unnest(cast(:ids as uuid[]), cast(:keys as text[])) as k(id, key)
+            where original.id = k.id and original.job_id = :jobId
+            """, nativeQuery = true)
+    void sortBy(UUID jobId, UUID[] ids, String[] keys);
+
+    @Modifying(clearAutomatically = true)
+    @Query(value = "update original set sort_key = '' where job_id = :jobId and sort_key <> ''", nativeQuery = true)
+    void sortAllByName(UUID jobId);
+
+    @Modifying(clearAutomatically = true)
+    @Query(value = "update original set sort_key = coalesce(taken, '~') where job_id = :jobId", nativeQuery = true)
+    void sortAllByDate(UUID jobId);
+
+    @Modifying(clearAutomatically = true)
+    @Query(
+            value = "update original set sort_key = '~' where job_id = :jobId and sort_key !~ '^[0-9]{16}$'",
+            nativeQuery = true)
+    void sortUnnumberedLast(UUID jobId);
 
     @Modifying
     @Query(value = "delete from framing where original_id = :id", nativeQuery = true)
@@ -107,9 +138,9 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
             select j.id as "jobId", o.id as "id"
             from unnest(cast(:jobIds as uuid[])) as j(id)
             cross join lateral (
-              select id, path from original where job_id = j.id and state = 'SOUND'
-              order by path collate names limit :most) o
-            order by j.id, o.path collate names
+              select id, sort_key, path from original where job_id = j.id and state = 'SOUND'
+              order by sort_key, path collate names limit :most) o
+            order by j.id, o.sort_key, o.path collate names
             """, nativeQuery = true)
     List<JobPicture> strips(UUID[] jobIds, int most);
 

@@ -84,7 +84,7 @@ public record OriginalView(
         public enum Side {
             TOP,
             RIGHT,
-            FOOT,
+            BOTTOM,
             LEFT
         }
 
@@ -93,7 +93,7 @@ public record OriginalView(
             // Where the axes are swapped stored rows are seen as columns.
             Side from = seenAs.swapsAxes()
                     ? (seenAs.reversesY() ? Side.RIGHT : Side.LEFT)
-                    : (seenAs.reversesY() ? Side.FOOT : Side.TOP);
+                    : (seenAs.reversesY() ? Side.BOTTOM : Side.TOP);
             return new DamageView(from, begins);
         }
     }

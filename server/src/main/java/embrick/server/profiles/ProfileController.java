@@ -1,5 +1,6 @@
 package embrick.server.profiles;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import embrick.core.colour.Intent;
 import embrick.core.colour.Lab;
 import embrick.core.colour.ProfileRef;
@@ -91,7 +92,14 @@ class ProfileController {
             @NotNull LabView white,
             @NotNull LabView black,
             @Schema(nullable = true) String alike,
-            int bytes) {}
+            int fileBytes) {
+        /** The same by its earlier name, for one version. */
+        @JsonProperty
+        @Schema(deprecated = true)
+        int bytes() {
+            return fileBytes;
+        }
+    }
 
     /** What is on the shelf: what ships with Embrick, then what was added, by name. */
     @GetMapping("/profiles")

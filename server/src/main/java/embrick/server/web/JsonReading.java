@@ -1,6 +1,7 @@
 package embrick.server.web;
 
 import embrick.core.units.Decimals;
+import embrick.server.documents.EarlierNames;
 import java.math.BigDecimal;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -19,13 +20,13 @@ class JsonReading {
     @Bean
     JsonMapperBuilderCustomizer judgedValues() {
         // A fraction where a whole number belongs is no rounding of ours to make.
-        return builder -> builder.disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+        return builder -> EarlierNames.readBy(builder.disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
                 // A field that is not known is most often one that is misspelt, and then its value would be lost
                 // without a word.
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .addModule(new SimpleModule("judged values")
                         .addDeserializer(BigDecimal.class, new ShortDecimals())
-                        .addDeserializer(String.class, new StorableText()));
+                        .addDeserializer(String.class, new StorableText())));
     }
 
     /** A number of few characters can be one of millions of digits. */

@@ -43,7 +43,7 @@ class BackgroundsTest {
         ObjectNode edges = document.putObject("edges").put("kind", "wrap").put("marks", "NONE");
         for (String part : new String[] {"bar", "allowance"}) {
             ObjectNode sides = edges.putObject(part);
-            for (String side : new String[] {"top", "right", "foot", "left"}) {
+            for (String side : new String[] {"top", "right", "bottom", "left"}) {
                 length(sides, side, part.equals("bar") ? 0.3 : 0);
             }
         }

@@ -27,6 +27,7 @@ import embrick.core.source.SourceFacts.FileKind;
 import embrick.core.source.SourceFacts.MarkedPpi;
 import embrick.core.source.SourceFacts.SourceColour;
 import embrick.core.source.SourceFacts.SourceProfile;
+import embrick.core.ticket.Anchor;
 import embrick.core.ticket.BorderSize;
 import embrick.core.ticket.Caption;
 import embrick.core.ticket.Depth;
@@ -35,6 +36,7 @@ import embrick.core.ticket.Edges;
 import embrick.core.ticket.FileFormat;
 import embrick.core.ticket.FileFormat.Packing;
 import embrick.core.ticket.Fit;
+import embrick.core.ticket.Mark;
 import embrick.core.ticket.OutputColour;
 import embrick.core.ticket.Rounding;
 import embrick.core.ticket.Sharpening;
@@ -48,6 +50,7 @@ import embrick.formats.icc.ShippedProfile;
 import embrick.server.documents.TicketDocument.SharpeningDocument;
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -61,6 +64,8 @@ class StoredJsonTest {
             Optional.of(new MarkedPpi(Resolution.perMetre(11811), Resolution.perInch(300))),
             new SourceColour(ColourModel.RGB, Alpha.SEE_THROUGH, 16, Optional.of(new SourceProfile("ab12", "wide"))),
             77);
+
+    private static final LengthDocument ONE_INCH = new LengthDocument(BigDecimal.ONE, LengthUnit.IN);
 
     @Test
     void factsComeBackAsTheyWere() {
@@ -285,5 +290,35 @@ class StoredJsonTest {
         assertThat(stored).contains("\"schemaVersion\":9");
         assertThatThrownBy(() -> json.plan(stored.replace("\"schemaVersion\":9", "\"schemaVersion\":10")))
                 .hasMessageContaining("version 9 or earlier, got 10");
+    }
+
+    /** What stands at the bottom was at the foot before. */
+    @Test
+    void earlierNamesAreStillRead() {
+        TicketDocument bordered = edged(new EdgesDocument.BorderEdges(
+                new EdgesDocument.BorderSizeDocument.HeavierBottomBorder(ONE_INCH, ONE_INCH), "#FFFFFF", null, null));
+        TicketDocument wrapped = edged(new EdgesDocument.WrapEdges(
+                new EdgesDocument.SidesDocument(ONE_INCH, ONE_INCH, ONE_INCH, ONE_INCH),
+                new EdgesDocument.SidesDocument(ONE_INCH, ONE_INCH, ONE_INCH, ONE_INCH),
+                new EdgesDocument.FillDocument.MirrorFill(),
+                Edges.WrapMarks.NONE));
+        for (TicketDocument document : List.of(bordered, wrapped)) {
+            String stored = json.write(document);
+            String earlier = stored.replace("\"heavier-bottom\"", "\"foot\"").replace("\"bottom\"", "\"foot\"");
+            assertThat(earlier).isNotEqualTo(stored);
+            assertThat(json.ticket(earlier)).isEqualTo(document);
+            Plan plan = ((Planning.Ready) Planner.plan(
+                            FACTS, TicketDocuments.toTicket(document), Framing.centred(), MeasuredWords.NONE))
+                    .plan();
+            assertThat(json.plan(json.writePlan(plan).replace("\"bottom\"", "\"foot\"")))
+                    .isEqualTo(plan);
+        }
+        assertThat(json.read("[\"FOOT\", \"FOOT_LEFT\", \"BOTTOM_RIGHT\"]", Anchor[].class))
+                .containsExactly(Anchor.BOTTOM, Anchor.BOTTOM_LEFT, Anchor.BOTTOM_RIGHT);
+        assertThat(json.read("[\"FOOT_RIGHT\"]", Mark.Place[].class)).containsExactly(Mark.Place.BOTTOM_RIGHT);
+    }
+
+    private TicketDocument edged(EdgesDocument edges) {
+        return json.with(Map.of("edges", edges), TicketDocuments.standard());
     }
 }

@@ -39,7 +39,7 @@ class EdgesTest {
 
     private static void even(ObjectNode into, String name, double inches) {
         ObjectNode sides = into.putObject(name);
-        for (String side : new String[] {"top", "right", "foot", "left"}) {
+        for (String side : new String[] {"top", "right", "bottom", "left"}) {
             length(sides, side, inches, "IN");
         }
     }
@@ -173,7 +173,7 @@ class EdgesTest {
                     api.download("/pieces/" + piece.path("id").asString() + "/file")));
             assertThat(pieces[i].getWidth()).isEqualTo(700);
         }
-        // The pictures are alike; what differs are the numbers in the foot, and only there.
+        // The pictures are alike; what differs are the numbers in the bottom, and only there.
         for (int y = 0; y < pieces[0].getHeight(); y++) {
             for (int x = 0; x < pieces[0].getWidth(); x++) {
                 if (pieces[0].getRGB(x, y) != pieces[1].getRGB(x, y)) {

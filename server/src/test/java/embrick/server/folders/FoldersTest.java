@@ -228,7 +228,7 @@ class FoldersTest {
         api.post("/jobs/" + job + "/folders", Map.of("root", RunningServer.ROOT, "path", name));
         JsonNode view = seen(
                 job, now -> now.path("intake").isNull() && !now.path("refused").isEmpty());
-        assertThat(view.path("refused").path(0).path("reason").asString()).contains("a\\b.jpg");
+        assertThat(view.path("refused").path(0).path("problem").asString()).contains("a\\b.jpg");
         assertThat(pile(job)).extracting(one -> one.path("state").asString()).containsExactly("BROKEN", "SOUND");
     }
 

@@ -156,7 +156,7 @@ class HotFoldersTest {
         assertThat(view.path("files"))
                 .filteredOn(file -> file.path("path").asString().equals("torn.jpg"))
                 .singleElement()
-                .satisfies(file -> assertThat(file.path("reason").asString()).startsWith("torn.jpg "));
+                .satisfies(file -> assertThat(file.path("problem").asString()).startsWith("torn.jpg "));
         assertThat(view.path("trouble").isNull()).isTrue();
     }
 

@@ -85,7 +85,7 @@ class IntakeTest {
     }
 
     private static Map<String, Object> offered(String path, byte[] content) {
-        return Map.of("path", path, "bytes", content.length, "sha256", Sha256.of(content));
+        return Map.of("path", path, "fileBytes", content.length, "digest", Sha256.of(content));
     }
 
     private List<String> missing(String job, Object... files) {
@@ -137,7 +137,7 @@ class IntakeTest {
         api.upload(job, "kite.jpg", picture);
         JsonNode answer = api.post(
                         "/jobs/" + job + "/intake",
-                        Map.of("files", List.of(Map.of("path", "kite.jpg", "bytes", picture.length))))
+                        Map.of("files", List.of(Map.of("path", "kite.jpg", "fileBytes", picture.length))))
                 .body();
         assertThat(answer.path("missing").get(0).asString()).isEqualTo("kite.jpg");
         assertThat(answer.path("unsure").get(0).asString()).isEqualTo("kite.jpg");

@@ -129,7 +129,7 @@ class KilledDecodersTest {
         }
         Answer offered = api.post(
                 "/jobs/" + job + "/intake",
-                Map.of("files", List.of(Map.of("path", "kite.tif", "bytes", picture.length))));
+                Map.of("files", List.of(Map.of("path", "kite.tif", "fileBytes", picture.length))));
         assertThat(offered.body().path("missing")).hasSize(1);
         JsonNode again = api.upload(job, "kite.tif", picture).body();
         assertThat(again.path("id").asString()).isEqualTo(id);

@@ -60,7 +60,8 @@ class LostOriginalsTest {
         assertThat(piece.path("problem").path("text").asString()).startsWith("evening/kite.jpg ");
         assertThat(piece.path("problem").path("remedy").asString()).startsWith("Add the same picture");
 
-        Map<String, Object> offered = Map.of("path", "evening/kite.jpg", "bytes", own.length, "sha256", Sha256.of(own));
+        Map<String, Object> offered =
+                Map.of("path", "evening/kite.jpg", "fileBytes", own.length, "digest", Sha256.of(own));
         Answer offer = api.post("/jobs/" + job + "/intake", Map.of("files", List.of(offered)));
         assertThat(offer.body().path("missing")).hasSize(1);
         JsonNode again = api.upload(job, "evening/kite.jpg", own).body();

@@ -75,7 +75,7 @@ class RenamingTest {
         String id = run.path("run").path("id").asString();
         JsonNode pieces = api.get("/runs/" + id + "/delivery").body().path("pieces");
         assertThat(pieces.get(0).path("name").asString()).isEqualTo("day 1/saltmere-007.JPG");
-        assertThat(pieces.get(0).path("sha256").asString()).isEqualTo(Sha256.of(PIER));
+        assertThat(pieces.get(0).path("digest").asString()).isEqualTo(Sha256.of(PIER));
         List<String> zipped = new ArrayList<>();
         try (ZipInputStream zip =
                 new ZipInputStream(new ByteArrayInputStream(api.download("/runs/" + id + "/delivery.zip")))) {

@@ -109,7 +109,7 @@ class Spool {
             paper.setUserUnit(page.getUserUnit());
             out.addPage(paper);
             PDFormXObject form = new LayerUtility(out).importPageAsForm(pages, page);
-            // The page's foot lies so far below the stretch's.
+            // The page's bottom lies so far below the stretch's.
             double shift = (ticket.length() - stretch.at()) / unit;
             try (PDPageContentStream content = new PDPageContentStream(out, paper)) {
                 content.saveGraphicsState();

@@ -11,7 +11,7 @@ import embrick.core.found.scan.Rectangle.Place;
  * @param length of the side, in pixels
  */
 record Across(Place from, double alongX, double alongY, double length) {
-    /** @param number 0 top, 1 right, 2 foot, 3 left, each with the picture at its right hand */
+    /** @param number 0 top, 1 right, 2 bottom, 3 left, each with the picture at its right hand */
     static Across side(Rectangle of, int number) {
         Place from = of.corners().get(number);
         Place to = of.corners().get((number + 1) % 4);

@@ -7,7 +7,7 @@ import java.util.Optional;
 /**
  * The bed of a scan: its colour, which may fall off evenly across it, and its noise.
  *
- * @param planes per colour, the value in the middle and its rise from the left to the right and from the top to the foot
+ * @param planes per colour, the value in the middle and its rise from the left to the right and from the top to the bottom
  * @param noise standard deviation of one pixel about it, 0..1, as the noisiest colour has it
  */
 record Bed(int width, int height, double[][] planes, double noise) {

@@ -22,7 +22,7 @@ public record FoundPrint(Rectangle outline, Confidence confidence, List<Doubt> d
     public enum Side {
         TOP,
         RIGHT,
-        FOOT,
+        BOTTOM,
         LEFT
     }
 

@@ -77,9 +77,9 @@ public final class LeftOver {
         return true;
     }
 
-    /** The foot and the left side run the other way round. */
+    /** The bottom and the left side run the other way round. */
     private static Line told(Side side, double[] stretch) {
-        return side == Side.FOOT || side == Side.LEFT
+        return side == Side.BOTTOM || side == Side.LEFT
                 ? new Line(side, 1 - stretch[1], 1 - stretch[0])
                 : new Line(side, stretch[0], stretch[1]);
     }

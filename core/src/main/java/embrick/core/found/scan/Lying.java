@@ -49,7 +49,7 @@ record Lying(Rectangle rough, double share, boolean touchesRim) {
                 : Optional.empty();
     }
 
-    /** All that lies there, from the top to the foot, then from the left. */
+    /** All that lies there, from the top to the bottom, then from the left. */
     static List<Lying> on(SmallPixels scan, Bed bed) {
         Cells cells = new Cells(scan, bed);
         cells.floodFromRim();

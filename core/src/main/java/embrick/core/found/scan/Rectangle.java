@@ -48,7 +48,7 @@ public record Rectangle(double centreX, double centreY, double width, double hei
         return new Place(centreX + along * cos() - down * sin(), centreY + along * sin() + down * cos());
     }
 
-    /** Left top, right top, right foot, left foot. */
+    /** Left top, right top, right bottom, left bottom. */
     public List<Place> corners() {
         return List.of(
                 place(-width / 2, -height / 2),
@@ -81,17 +81,17 @@ public record Rectangle(double centreX, double centreY, double width, double hei
         double left = Double.MAX_VALUE;
         double top = Double.MAX_VALUE;
         double right = -Double.MAX_VALUE;
-        double foot = -Double.MAX_VALUE;
+        double bottom = -Double.MAX_VALUE;
         for (Place place : places) {
             double along = place.x() * cos + place.y() * sin;
             double down = -place.x() * sin + place.y() * cos;
             left = Math.min(left, along);
             right = Math.max(right, along);
             top = Math.min(top, down);
-            foot = Math.max(foot, down);
+            bottom = Math.max(bottom, down);
         }
         double along = (left + right) / 2;
-        double down = (top + foot) / 2;
-        return new Rectangle(along * cos - down * sin, along * sin + down * cos, right - left, foot - top, degrees);
+        double down = (top + bottom) / 2;
+        return new Rectangle(along * cos - down * sin, along * sin + down * cos, right - left, bottom - top, degrees);
     }
 }

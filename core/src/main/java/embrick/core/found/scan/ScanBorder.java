@@ -41,7 +41,7 @@ public final class ScanBorder {
 
     /** What a scan shows. */
     public sealed interface Scan {
-        /** Prints from the top to the foot, then from the left. */
+        /** Prints from the top to the bottom, then from the left. */
         record Prints(List<FoundPrint> prints) implements Scan {
             public Prints {
                 prints = List.copyOf(prints);

@@ -23,13 +23,13 @@ class LeftOverTest {
         assertThat(LeftOver.along(scan(DrawnScan.Wander.NONE), WHERE.inside(2))).isEmpty();
     }
 
-    /** A corner is bent: at the foot the bed shows from 70 to 95 per cent of the length. */
+    /** A corner is bent: at the bottom the bed shows from 70 to 95 per cent of the length. */
     @Test
     void saysWhereALineIsLeft() {
         SmallPixels scan = scan((side, share) -> side == 2 && share > 0.7 && share < 0.95 ? 6 : 0);
         List<LeftOver.Line> lines = LeftOver.along(scan, WHERE.inside(2));
         assertThat(lines).hasSize(1);
-        assertThat(lines.getFirst().side()).isEqualTo(Side.FOOT);
+        assertThat(lines.getFirst().side()).isEqualTo(Side.BOTTOM);
         assertThat(lines.getFirst().from()).isCloseTo(0.7, within(0.02));
         assertThat(lines.getFirst().to()).isCloseTo(0.95, within(0.02));
     }
