@@ -9,6 +9,7 @@ export const job = (changed: Partial<Schemas['JobView']> = {}): Schemas['JobView
   unusable: 0,
   tickets: 1,
   strip: [],
+  pictureOrder: 'NAME',
   target: { kind: 'DELIVERIES', root: null, path: null },
   ...changed,
 });
@@ -58,7 +59,7 @@ export const profile = (changed: Partial<Schemas['ProfileView']> = {}): Schemas[
   white: { l: 100, a: 0, b: 0 },
   black: { l: 0, a: 0, b: 0 },
   alike: null,
-  bytes: 500,
+  fileBytes: 500,
   ...changed,
 });
 
@@ -184,7 +185,6 @@ export const delivered = (id: string, changed: Partial<Schemas['DeliveredPiece']
   ppi: 300,
   fileBytes: 4_000_000,
   digest: 'd'.repeat(64),
-  sha256: 'd'.repeat(64),
   haloPercent: null,
   jpegQuality: null,
   haloNoticed: false,

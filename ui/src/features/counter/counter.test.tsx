@@ -41,7 +41,6 @@ const piece = (number: number, state: string, more: object = {}) => ({
   productName: 'Print 8 × 10 in',
   copies: 1,
   fileBytes: 100,
-  bytes: 100,
   sentBytes: 43,
   state,
   refusals: [],

@@ -108,6 +108,7 @@ export class FramingEdits {
     }
     return {
       words,
+      exclusions: null,
       framings: framings.map((framed) => ({
         ...framed,
         shapeKey: shape!,

@@ -17,7 +17,16 @@ export {
   type Side,
 } from './framing';
 export { overrideWords, PictureColumn } from './PictureColumn';
-export { overridesQuery, framingsQuery, noOverride, type Override } from './queries';
+export {
+  framingsQuery,
+  historyQuery,
+  noOverride,
+  overridesQuery,
+  picturesChanged,
+  sendEdit,
+  type EditRequest,
+  type Override,
+} from './queries';
 export type { Change } from './framingEdits';
 export { NoPicture } from './NoPicture';
 export { useFramings } from './useFramings';

@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query';
+import { queryOptions, type QueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
 
 export type FramingView = Schemas['FramingView'];
@@ -33,6 +33,13 @@ export const historyQuery = (jobId: string) =>
     queryFn: () => answer(api.GET('/api/v1/jobs/{jobId}/edits', { params: { path: { jobId } } })),
   });
 
+/** After an edit, an undo or a redo that changed the pile itself: its order, or what is excluded from runs. */
+export function picturesChanged(queries: QueryClient, jobId: string) {
+  return Promise.all(
+    [['originals', jobId], ['estimate', jobId], ['jobs']].map((queryKey) => queries.invalidateQueries({ queryKey })),
+  );
+}
+
 export type EditRequest = Schemas['EditRequest'];
 
 /** So small an edit is sent even while its page is being left: browsers carry a few such requests to their end. */
@@ -43,7 +50,7 @@ export function sendEdit(jobId: string, body: EditRequest): Promise<EditOutcome>
     api.POST('/api/v1/jobs/{jobId}/edits', {
       params: { path: { jobId } },
       body,
-      keepalive: body.framings.length + body.overrides.length <= FEW,
+      keepalive: body.framings.length + body.overrides.length + (body.order?.moved?.length ?? 0) <= FEW,
     }),
   );
 }

@@ -5,7 +5,7 @@ import { Problem } from '../../api/problems';
 import { EditQueue } from './editQueue';
 import type { Framing } from './framing';
 import { FramingEdits, type Change, type Place } from './framingEdits';
-import { framingsQuery, historyQuery, overridesQuery, sendEdit, sendStep } from './queries';
+import { framingsQuery, historyQuery, overridesQuery, picturesChanged, sendEdit, sendStep } from './queries';
 
 /**
  * The framings of a job for one shape and what its pictures have of their own: shown as soon as an edit is done, kept by the
@@ -57,6 +57,7 @@ export function useFramings({ jobId, shape, ticketId }: Place) {
         if (!last) return;
         const outcome = await sendStep(jobId, last.id, which);
         await edits.take(outcome, 'step');
+        if (outcome.picturesChanged) await picturesChanged(queries, jobId);
         onDone([...outcome.framings, ...outcome.overrides].map(({ originalId }) => originalId));
       }),
     [jobId, queries, queue, edits],

@@ -23,7 +23,6 @@ const file = (path: string, more: Partial<HotFile> = {}): HotFile => ({
   jobId: 'job',
   runId: 'run',
   problem: null,
-  reason: null,
   movedTo: `done/${path}`,
   ...more,
 });

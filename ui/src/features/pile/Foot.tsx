@@ -11,6 +11,7 @@ import { originalsQuery } from '../originals';
 import { sizeWords, startRun, useActiveTicket } from '../ticket';
 import { TargetChoice } from '../targets';
 import type { Entry } from './pileModel';
+import { usePileEdits } from './usePileEdits';
 
 const CarryDrawer = lazy(() => import('../carry/dialog'));
 const FoundDrawer = lazy(() => import('../found/dialog'));
@@ -24,11 +25,13 @@ interface FootProps {
   entries: Entry[];
   chosen: Set<string>;
   framings: ReturnType<typeof useFramings>;
+  /** Moves pictures together before another; to the end before none. */
+  onMove: (moved: string[], before: string | null) => void;
   onDone: () => void;
 }
 
 /** What can be done with the chosen pictures, or with all. */
-export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
+export function Foot({ jobId, entries, chosen, framings, onMove, onDone }: FootProps) {
   const [carriesFrom, setCarriesFrom] = useState<string>();
   const [isSaying, setSaying] = useState(false);
   const [isWriting, setWriting] = useState(false);
@@ -50,23 +53,18 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
   const framed = all.filter((entry) => entry.framed);
   const first = framed.find(({ original }) => !chosen.has(original.id)) ?? framed[0];
   const source = all.find(({ original }) => original.id === carriesFrom);
+  const pickedIds = picked.map(({ original }) => original.id);
   const out = picked.length > 0 && picked.every(({ original }) => original.leftOut);
 
-  const leave = useMutation({
-    mutationFn: async () => {
-      for (const { original } of picked) {
-        await answer(
-          api.PUT('/api/v1/originals/{id}/left-out', { params: { path: { id: original.id } }, body: { leftOut: !out } }),
-        );
-      }
-    },
-    onError: (error) => void message.error(`${Problem.from(error).message} ${Problem.from(error).remedy}`),
-    onSuccess: onDone,
-    onSettled: () => {
-      void queries.invalidateQueries({ queryKey: originalsQuery(jobId).queryKey });
-      void queries.invalidateQueries({ queryKey: ['estimate', jobId] });
-    },
-  });
+  const pile = usePileEdits(jobId);
+  const leave = () =>
+    pile.mutate(
+      {
+        words: `${out ? 'include' : 'exclude'} ${count(picked.length, 'picture')}`,
+        exclusions: picked.map(({ original }) => ({ originalId: original.id, leftOut: !out })),
+      },
+      { onSuccess: onDone },
+    );
   const damaged = picked.filter(({ original }) => original.damage);
   const printed = damaged.length > 0 && damaged.every(({ original }) => original.printedDamaged);
   const printDamaged = useMutation({
@@ -102,7 +100,10 @@ export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
           <strong>{picked.length} selected</strong>
           <span className="quiet pile-names">{picked.map(({ original }) => stem(original.path)).join(', ')}</span>
           <Button onClick={onDone}>Clear</Button>
-          <Button loading={leave.isPending} onClick={() => leave.mutate()}>
+          <Button title="Ctrl Home" onClick={() => onMove(pickedIds, entries.find(({ original }) => !chosen.has(original.id))?.original.id ?? null)}>
+            Move first
+          </Button>
+          <Button loading={pile.isPending} onClick={leave}>
             {out ? 'Include again' : 'Exclude from runs'}
           </Button>
           {damaged.length > 0 && (

@@ -13,12 +13,14 @@ interface Props {
   /** Its place in the list, and whether Tab leads to it. */
   index: number;
   isReached: boolean;
+  /** The side on which one that is dragged would be put. */
+  gap: 'before' | 'after' | undefined;
   onChoose: (entry: Entry, index: number, event: { shiftKey: boolean }) => void;
   onOpen: (entry: Entry) => void;
 }
 
 /** One original with its facts, and beside its own size the size of its piece. Drawn again only when it has changed. */
-export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen, index, isReached, onChoose, onOpen }: Props) {
+export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen, index, isReached, gap, onChoose, onOpen }: Props) {
   const { original, estimate } = entry;
   const { facts } = original;
   const { level, text } = stateOf(entry);
@@ -29,7 +31,8 @@ export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen,
       aria-selected={chosen}
       tabIndex={isReached ? 0 : -1}
       data-index={index}
-      className={`picture${chosen ? ' picture-chosen' : ''}${original.leftOut ? ' picture-left' : ''}`}
+      className={`picture${chosen ? ' picture-chosen' : ''}${original.leftOut ? ' picture-left' : ''}${gap ? ` picture-gap-${gap}` : ''}`}
+      draggable
       onClick={(event) => onChoose(entry, index, event)}
       onDoubleClick={() => onOpen(entry)}
       onKeyDown={(event) => {
@@ -43,7 +46,7 @@ export const PictureCard = memo(function PictureCard({ entry, ppi, unit, chosen,
       <span className="picture-stage">
         {facts ? (
           <span className="picture-shown">
-            <img src={smallPicture(original, 384)} alt="" loading="lazy" decoding="async" />
+            <img src={smallPicture(original, 384)} alt="" loading="lazy" decoding="async" draggable={false} />
             {!entry.framed && <Offered originalId={original.id} />}
             {original.damage && <span className="picture-damage" style={damagedPart(original)} />}
           </span>

@@ -4,6 +4,7 @@ import type { LengthUnit } from '../../shared/format';
 import { gridStep } from '../../shared/gridStep';
 import { PictureCard } from './PictureCard';
 import type { Entry } from './pileModel';
+import { useDragToPlace } from './useDragToPlace';
 
 interface Props {
   entries: Entry[];
@@ -14,6 +15,8 @@ interface Props {
   first: string | null;
   onChoose: (entry: Entry, event: { shiftKey: boolean }) => void;
   onOpen: (entry: Entry) => void;
+  /** A picture is moved before the one at another place; the count of pictures for the end. */
+  onMove: (from: number, before: number) => void;
 }
 
 const CARD_WIDTH = 196;
@@ -21,7 +24,7 @@ const CARD_HEIGHT = 252;
 const GAP = 10;
 
 /** The pile as pictures; only the rows on screen exist, so thousands scroll as ten do. */
-export function PictureGrid({ entries, ppi, unit, chosen, first, onChoose, onOpen }: Props) {
+export function PictureGrid({ entries, ppi, unit, chosen, first, onChoose, onOpen, onMove }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const [columns, setColumns] = useState(6);
   useEffect(() => {
@@ -46,6 +49,9 @@ export function PictureGrid({ entries, ppi, unit, chosen, first, onChoose, onOpe
     const to = gridStep(event.key, at, columns, entries.length);
     if (to === undefined || event.altKey) return;
     event.preventDefault();
+    if (event.ctrlKey || event.metaKey) {
+      if (to !== at) onMove(at, to > at ? to + 1 : to);
+    }
     setReached(to);
     wanted.current = to;
     rows.scrollToIndex(Math.floor(to / columns));
@@ -72,6 +78,7 @@ export function PictureGrid({ entries, ppi, unit, chosen, first, onChoose, onOpe
     newest.current.onChoose(entry, event);
   }, []);
   const open = useCallback((entry: Entry) => newest.current.onOpen(entry), []);
+  const drag = useDragToPlace(onMove);
   return (
     <div
       ref={scroller}
@@ -82,6 +89,7 @@ export function PictureGrid({ entries, ppi, unit, chosen, first, onChoose, onOpe
       // Its pictures take the focus, one at a time.
       tabIndex={-1}
       onKeyDown={walk}
+      {...drag.handlers}
     >
       <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
         {rows.getVirtualItems().map((row) => (
@@ -100,6 +108,7 @@ export function PictureGrid({ entries, ppi, unit, chosen, first, onChoose, onOpe
                 chosen={chosen.has(entry.original.id)}
                 index={row.index * columns + i}
                 isReached={row.index * columns + i === at}
+                gap={drag.place?.index === row.index * columns + i ? (drag.place.isAfter ? 'after' : 'before') : undefined}
                 onChoose={choose}
                 onOpen={open}
               />

@@ -103,19 +103,69 @@ describe('the pile', () => {
     expect(router.state.location.pathname).toBe('/jobs/job/pile');
   });
 
-  it('leaves chosen pictures out of the run, a second one reached with Shift', async () => {
+  const outcome = { framings: [], overrides: [], picturesChanged: true, history: { undo: { id: 'edit', words: 'exclude 2 pictures' }, redo: null } };
+  const edits = (server: ReturnType<typeof fakeServer>) => server.of('POST /jobs/job/edits').map(({ body }) => body);
+
+  it('excludes chosen pictures from runs as one edit, a second one reached with Shift, and undoes it', async () => {
     const server = fakeServer({
       ...jobAnswers(original('a'), original('b'), original('c')),
-      'PUT /originals/a/left-out': original('a', { leftOut: true }),
-      'PUT /originals/b/left-out': original('b', { leftOut: true }),
+      'POST /jobs/job/edits': outcome,
+      'POST /jobs/job/edits/edit/undo': { ...outcome, history: { undo: null, redo: outcome.history.undo } },
     });
     openPage('/jobs/job/pile');
     fireEvent.click(await card('a'));
     fireEvent.click(await card('b'), { shiftKey: true });
     expect(await within(await foot()).findByText('2 selected')).toBeTruthy();
     fireEvent.click(within(await foot()).getByRole('button', { name: 'Exclude from runs' }));
-    await waitFor(() => expect(server.of('PUT /originals/b/left-out')[0]?.body).toEqual({ leftOut: true }));
-    expect(server.of('PUT /originals/a/left-out')).toHaveLength(1);
+    await waitFor(() =>
+      expect(edits(server)[0]).toMatchObject({
+        words: 'exclude 2 pictures',
+        exclusions: [
+          { originalId: 'a', leftOut: true },
+          { originalId: 'b', leftOut: true },
+        ],
+      }),
+    );
+    await waitFor(() => expect(screen.getByTitle('Undo: exclude 2 pictures (Ctrl Z)').hasAttribute('disabled')).toBe(false));
+    fireEvent.keyDown(document.body, { key: 'z', ctrlKey: true });
+    await waitFor(() => expect(server.of('POST /jobs/job/edits/edit/undo')).toHaveLength(1));
+    expect(await screen.findByTitle('Redo: exclude 2 pictures (Ctrl Shift Z)')).toBeTruthy();
+  });
+
+  it('leaves Ctrl Z to the search field', async () => {
+    const server = fakeServer({ ...jobAnswers(original('a')), 'GET /jobs/job/edits': outcome.history });
+    openPage('/jobs/job/pile');
+    fireEvent.keyDown(await screen.findByRole('searchbox'), { key: 'z', ctrlKey: true });
+    expect(server.of('POST /jobs/job/edits/edit/undo')).toHaveLength(0);
+  });
+
+  it('moves a picture by hand with keys, and the chosen ones first', async () => {
+    const server = fakeServer({ ...jobAnswers(original('a'), original('b'), original('c')), 'POST /jobs/job/edits': outcome });
+    openPage('/jobs/job/pile');
+    fireEvent.keyDown(await card('a'), { key: 'ArrowRight', ctrlKey: true });
+    await waitFor(() =>
+      expect(edits(server)[0]).toMatchObject({ words: 'move 1 picture', order: { by: 'HAND', moved: ['a'], before: 'c' } }),
+    );
+    fireEvent.click(await card('c'));
+    fireEvent.click(within(await foot()).getByRole('button', { name: 'Move first' }));
+    await waitFor(() => expect(edits(server)[1]).toMatchObject({ order: { by: 'HAND', moved: ['c'], before: 'a' } }));
+  });
+
+  it('is put in another order, and keeps one that was only shown', async () => {
+    const server = fakeServer({
+      ...jobAnswers(
+        original('a', { facts: { ...original('a').facts!, width: 300 } }),
+        original('b', { facts: { ...original('b').facts!, width: 6000 } }),
+      ),
+      'POST /jobs/job/edits': outcome,
+    });
+    openPage('/jobs/job/pile');
+    const order = await screen.findByLabelText('Order');
+    fireEvent.change(order, { target: { value: 'DATE' } });
+    await waitFor(() => expect(edits(server)[0]).toMatchObject({ words: 'order by date taken', order: { by: 'DATE' } }));
+    fireEvent.change(order, { target: { value: 'pixels' } });
+    fireEvent.click(await screen.findByRole('button', { name: 'Keep this order' }));
+    await waitFor(() => expect(edits(server)[1]).toMatchObject({ order: { by: 'HAND', moved: ['b', 'a'], before: null } }));
   });
 
   it('deletes chosen pictures once that was confirmed', async () => {

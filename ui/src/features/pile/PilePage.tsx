@@ -1,8 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button, Segmented } from 'antd';
+import { App, Button, Segmented } from 'antd';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { count } from '../../shared/format';
 import { Failed, Loading } from '../../shared/states';
+import { useKeys } from '../../shared/useKeys';
 import { OpenFolder, OpenedFolders, foldersQuery, openFolder } from '../folders';
 import { overrideWords, useFramings } from '../framing';
 import { DropPlace, NeverCame, useIntake, type ArrivingFile } from '../intake';
@@ -10,10 +12,13 @@ import { useJob } from '../jobs';
 import { estimateQuery, useActiveTicket } from '../ticket';
 import { Foot } from './Foot';
 import { PictureGrid } from './PictureGrid';
-import { arranged, astrayIn, filters, sortWords, type Entry, type FilterKey, type SortKey } from './pileModel';
+import { PileOrder } from './PileOrder';
+import { arranged, astrayIn, filters, keptOrders, moveTo, type Entry, type FilterKey, type Move, type ShownOrder } from './pileModel';
 import { useOriginals } from '../originals';
 import { useCrossings } from './useCrossings';
+import { isPictureDrag } from './useDragToPlace';
 import { useLosses } from './useLosses';
+import { usePileEdits } from './usePileEdits';
 import './pile.css';
 
 const NOBODY: [] = [];
@@ -32,7 +37,7 @@ export function PilePage() {
   const { add, arriving } = useIntake();
   const [filter, setFilter] = useState<FilterKey>('all');
   const [wanted, setWanted] = useState('');
-  const [sort, setSort] = useState<SortKey>('name');
+  const [sort, setSort] = useState<ShownOrder>();
   const [view, setView] = useState<'Pictures' | 'Table'>('Pictures');
   const [chosen, setChosen] = useState<Set<string>>(new Set());
   const [adding, setAdding] = useState(false);
@@ -65,9 +70,29 @@ export function PilePage() {
   }, [originals.data, estimate, isAccepted, overrideOf, astray, losses, crossings]);
   const shown = useMemo(() => arranged(entries, filter, sort, wanted), [entries, filter, sort, wanted]);
 
+  const pile = usePileEdits(jobId);
+  const { message } = App.useApp();
+  const step = (which: 'undo' | 'redo') => framings.step(which, () => undefined);
+  useKeys((event) => {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+    event.preventDefault();
+    step(event.shiftKey ? 'redo' : 'undo');
+  });
+
   if (originals.isPending) return <Loading what="the pile" />;
   if (originals.isError) return <Failed error={originals.error} again={() => void originals.refetch()} />;
 
+  const orderBy = (by: keyof typeof keptOrders, move?: Move) =>
+    pile.mutate({ words: `order ${keptOrders[by]}`, order: { by, moved: move?.moved ?? null, before: move?.before ?? null } });
+  /** A move by hand, in the order that is shown. */
+  const move = (wanted: Move | undefined) => {
+    if (!wanted) return;
+    if (sort) {
+      void message.info('Keep this order first: it is only shown.');
+      return;
+    }
+    pile.mutate({ words: `move ${count(wanted.moved.length, 'picture')}`, order: { by: 'HAND', ...wanted } });
+  };
   const take = (files: ArrivingFile[]) => {
     setAdding(false);
     void add(jobId, files);
@@ -110,6 +135,7 @@ export function PilePage() {
     <main
       className="pile"
       onDragOver={(event) => {
+        if (isPictureDrag(event)) return;
         event.preventDefault();
         setAdding(true);
       }}
@@ -157,18 +183,26 @@ export function PilePage() {
         >
           Select {shown.length === entries.length ? 'all' : `these ${shown.length}`}
         </Button>
-        <select
-          className="pile-sort"
-          aria-label="Sorted"
-          value={sort}
-          onChange={(event) => setSort(event.target.value as SortKey)}
-        >
-          {Object.entries(sortWords).map(([value, label]) => (
-            <option key={value} value={value}>
-              sorted {label}
-            </option>
-          ))}
-        </select>
+        <PileOrder
+          kept={job?.pictureOrder ?? 'NAME'}
+          shown={sort}
+          onShown={setSort}
+          onKept={(by) => {
+            setSort(undefined);
+            if (by !== job?.pictureOrder) orderBy(by);
+          }}
+          onKeepShown={() => {
+            setSort(undefined);
+            const all = arranged(entries, 'all', sort).map(({ original }) => original.id);
+            orderBy(sort === 'colour' ? 'LOSS' : 'HAND', { moved: all, before: null });
+          }}
+        />
+        <Button type="text" disabled={!framings.undoes} title={framings.undoes && `Undo: ${framings.undoes} (Ctrl Z)`} onClick={() => step('undo')}>
+          Undo
+        </Button>
+        <Button type="text" disabled={!framings.redoes} title={framings.redoes && `Redo: ${framings.redoes} (Ctrl Shift Z)`} onClick={() => step('redo')}>
+          Redo
+        </Button>
         <Segmented options={['Pictures', 'Table']} value={view} onChange={setView} />
         <Button onClick={() => setAdding(!adding)}>Add a folder</Button>
       </div>
@@ -180,6 +214,7 @@ export function PilePage() {
           chosen={chosen}
           first={search.get('at')}
           onChoose={choose}
+          onMove={(from, before) => move(moveTo(shown, chosen, from, before))}
           onOpen={({ original }) => original.forPieces && void navigate(`/jobs/${jobId}/bench?at=${original.id}`)}
         />
       ) : (
@@ -187,7 +222,14 @@ export function PilePage() {
           <PictureTable entries={shown} chosen={chosen} onChosen={setChosen} />
         </Suspense>
       )}
-      <Foot jobId={jobId} entries={entries} chosen={chosen} framings={framings} onDone={() => setChosen(new Set())} />
+      <Foot
+        jobId={jobId}
+        entries={entries}
+        chosen={chosen}
+        framings={framings}
+        onMove={(moved, before) => move({ moved, before })}
+        onDone={() => setChosen(new Set())}
+      />
     </main>
   );
 }

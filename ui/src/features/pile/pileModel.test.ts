@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { arranged, colourText, crossingsText, damagedPart, filters, lossText, needsALook, oddities, stateOf, type Entry } from './pileModel';
+import {
+  arranged,
+  colourText,
+  crossingsText,
+  damagedPart,
+  filters,
+  lossText,
+  moveTo as moved,
+  needsALook,
+  oddities,
+  stateOf,
+  type Entry,
+} from './pileModel';
 
 function entry(path: string, width: number, height: number, realPpi: number, part: Partial<Entry['original']> = {}): Entry {
   return {
@@ -73,14 +85,14 @@ const pile = [entry('kite10.jpg', 6000, 4000, 500), entry('kite2.jpg', 4000, 600
 describe('the pile', () => {
   it('finds what is not framed and what has its own', () => {
     const framed = { ...entry('a.jpg', 60, 40, 300), framed: true, own: 'own ppi 240' };
-    const shown = (key: 'unframed' | 'own') => arranged([framed, ...pile], key, 'name').map(({ original }) => original.path);
+    const shown = (key: 'unframed' | 'own') => arranged([framed, ...pile], key).map(({ original }) => original.path);
     expect(shown('own')).toEqual(['a.jpg']);
     expect(shown('unframed')).toEqual(['kite10.jpg', 'kite2.jpg', 'small.jpg']);
     expect(stateOf(framed).text).toBe('fine, 300 ppi real, own ppi 240');
   });
 
   it('keeps the server’s order by itself: pieces are numbered in it', () => {
-    expect(arranged(pile, 'all', 'name')).toEqual(pile);
+    expect(arranged(pile, 'all')).toEqual(pile);
   });
 
   it('finds by name, title, creator and day, all words at once', () => {
@@ -88,7 +100,7 @@ describe('the pile', () => {
       entry('kites/a.jpg', 6, 4, 300, { title: 'Windrose, evening', creator: 'Ada Blåfjell', taken: '2026-08-14T16:20:05' }),
       entry('kites/b.jpg', 6, 4, 300, { title: 'Harbour', taken: '2026-08-15T09:00:00' }),
     ];
-    const found = (wanted: string) => arranged(pile, 'all', 'name', wanted).map(({ original }) => original.path);
+    const found = (wanted: string) => arranged(pile, 'all', undefined, wanted).map(({ original }) => original.path);
     expect(found('kites EVENING')).toEqual(['kites/a.jpg']);
     expect(found('blåfjell')).toEqual(['kites/a.jpg']);
     expect(found('2026-08-15')).toEqual(['kites/b.jpg']);
@@ -97,9 +109,9 @@ describe('the pile', () => {
   });
 
   it('filters by shape and problem', () => {
-    expect(arranged(pile, 'wide', 'name')).toHaveLength(1);
-    expect(arranged(pile, 'square', 'name').map(({ original }) => original.path)).toEqual(['small.jpg']);
-    expect(arranged(pile, 'look', 'name').map(({ original }) => original.path)).toEqual(['small.jpg', 'z.jpg']);
+    expect(arranged(pile, 'wide')).toHaveLength(1);
+    expect(arranged(pile, 'square').map(({ original }) => original.path)).toEqual(['small.jpg']);
+    expect(arranged(pile, 'look').map(({ original }) => original.path)).toEqual(['small.jpg', 'z.jpg']);
     expect(filters.map(({ key }) => key)).toHaveLength(new Set(filters.map(({ key }) => key)).size);
   });
 
@@ -163,5 +175,26 @@ describe('the pile', () => {
     damaged.original.printedDamaged = true;
     expect(stateOf(damaged)).toEqual({ level: 'SOFT', text: 'damaged, but printed' });
     expect(damagedPart(entry('kite.jpg', 1, 1, 1).original)).toBeUndefined();
+  });
+});
+
+describe('moving by hand', () => {
+  const four = ['a', 'b', 'c', 'd'].map((id) => entry(id, 60, 40, 300));
+  const one = (from: number, before: number) => moved(four, new Set(), from, before);
+
+  it('puts a picture before another, or at the end', () => {
+    expect(one(0, 2)).toEqual({ moved: ['a'], before: 'c' });
+    expect(one(3, 0)).toEqual({ moved: ['d'], before: 'a' });
+    expect(one(1, 4)).toEqual({ moved: ['b'], before: null });
+  });
+
+  it('changes nothing where it is already', () => {
+    expect(one(1, 1)).toBeUndefined();
+    expect(one(1, 2)).toBeUndefined();
+  });
+
+  it('takes all that are chosen with it, and puts them beside none of themselves', () => {
+    expect(moved(four, new Set(['a', 'c']), 2, 0)).toEqual({ moved: ['a', 'c'], before: 'b' });
+    expect(moved(four, new Set(['c', 'd']), 0, 3)).toEqual({ moved: ['a'], before: 'd' });
   });
 });

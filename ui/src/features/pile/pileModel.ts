@@ -41,7 +41,7 @@ const astrayWords: Record<Astray, string> = {
 };
 
 export type FilterKey = 'all' | 'look' | 'wide' | 'upright' | 'square' | 'no-profile' | 'small' | 'unframed' | 'own' | 'left-out';
-export type SortKey = 'name' | 'pixels' | 'ppi' | 'weight' | 'colour' | 'folds';
+export type ShownOrder = 'pixels' | 'ppi' | 'weight' | 'colour' | 'folds';
 
 export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => boolean }[] = [
   { key: 'all', words: 'all', holds: () => true },
@@ -62,9 +62,7 @@ export function needsALook({ original, estimate, astray }: Entry): boolean {
 
 const ppiOf = ({ estimate }: Entry) => (estimate ? judgedPpi(estimate) : 0);
 
-const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
-  // As the server has them: pieces are numbered in the same order.
-  name: () => 0,
+const order: Record<ShownOrder, (a: Entry, b: Entry) => number> = {
   pixels: (a, b) => area(b) - area(a),
   ppi: (a, b) => ppiOf(a) - ppiOf(b),
   colour: (a, b) => (b.loss?.meanDifference ?? -1) - (a.loss?.meanDifference ?? -1),
@@ -72,8 +70,15 @@ const order: Record<SortKey, (a: Entry, b: Entry) => number> = {
   weight: (a, b) => (b.original.facts?.unpackedBytes ?? 0) - (a.original.facts?.unpackedBytes ?? 0),
 };
 
-export const sortWords: Record<SortKey, string> = {
-  name: 'by name',
+/** Orders that the server keeps: pieces are numbered, listed and laid out in them. */
+export const keptOrders: Record<Schemas['JobView']['pictureOrder'], string> = {
+  NAME: 'by name',
+  DATE: 'by date taken',
+  HAND: 'by hand',
+  LOSS: 'by colour loss, as it was',
+};
+
+export const shownOrders: Record<ShownOrder, string> = {
   pixels: 'by pixels, largest first',
   ppi: 'by real ppi, lowest first',
   weight: 'by uncompressed size, largest first',
@@ -85,14 +90,16 @@ function area({ original: { facts } }: Entry): number {
   return facts ? facts.width * facts.height : 0;
 }
 
-export function arranged(entries: Entry[], filter: FilterKey, sort: SortKey, wanted = ''): Entry[] {
+/** @param by another order than the server's, which they come in */
+export function arranged(entries: Entry[], filter: FilterKey, by?: ShownOrder, wanted = ''): Entry[] {
   const holds = filters.find(({ key }) => key === filter)?.holds ?? (() => true);
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
   const isFound = ({ original }: Entry) => {
     const said = [original.path, saidText(original)].join(' ').toLowerCase();
     return words.every((word) => said.includes(word));
   };
-  return entries.filter((entry) => holds(entry) && isFound(entry)).sort(order[sort]);
+  const found = entries.filter((entry) => holds(entry) && isFound(entry));
+  return by ? found.sort(order[by]) : found;
 }
 
 /** Title, creator and day of taking, as its file says them. */
@@ -200,4 +207,26 @@ export function damagedPart({ damage }: Original): { top: string; right: string;
     case 'LEFT':
       return { ...sides, left: sound };
   }
+}
+
+/** The pictures to be moved, and the one that they come before; none for the end. */
+export interface Move {
+  moved: string[];
+  before: string | null;
+}
+
+/**
+ * Moves a picture, or all that are chosen if it is one of them, to a place in the list that is shown.
+ *
+ * @param before the place of the picture that they come before; the length of the list for the end
+ */
+export function moveTo(shown: Entry[], chosen: ReadonlySet<string>, from: number, before: number): Move | undefined {
+  const taken = shown[from]?.original.id;
+  if (taken === undefined) return undefined;
+  const moved = chosen.has(taken) ? shown.map(({ original }) => original.id).filter((id) => chosen.has(id)) : [taken];
+  const isMoved = (entry: Entry | undefined) => entry !== undefined && moved.includes(entry.original.id);
+  let at = Math.max(0, before);
+  while (isMoved(shown[at])) at++;
+  const isThere = moved.length === 1 && (before === from || before === from + 1);
+  return isThere ? undefined : { moved, before: shown[at]?.original.id ?? null };
 }

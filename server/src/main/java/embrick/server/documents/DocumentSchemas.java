@@ -95,7 +95,9 @@ class DocumentSchemas implements OpenApiCustomizer {
         List<String> stated = schema.getRequired() == null ? List.of() : schema.getRequired();
         List<String> required = new ArrayList<>();
         properties.forEach((name, property) -> {
-            if ((property.get$ref() == null && !property.getDefaultSetFlag()) || stated.contains(name)) {
+            // Nobody should begin to count on an earlier name.
+            if (((property.get$ref() == null && !property.getDefaultSetFlag()) || stated.contains(name))
+                    && !Boolean.TRUE.equals(property.getDeprecated())) {
                 required.add(name);
             }
         });

@@ -19,4 +19,4 @@ record OrderWish(
         @Schema(nullable = true) @Size(max = EditController.MOST_CHANGES)
         List<@NotNull UUID> moved,
 
-        @Schema(nullable = true) UUID before) {}
+        @Schema(nullable = true, defaultValue = "null") UUID before) {}
