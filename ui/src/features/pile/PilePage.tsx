@@ -12,6 +12,7 @@ import { useJob } from '../jobs';
 import { estimateQuery, useActiveTicket } from '../ticket';
 import { Foot } from './Foot';
 import { PictureGrid } from './PictureGrid';
+import { PileHistory } from './PileHistory';
 import { PileOrder } from './PileOrder';
 import { arranged, astrayIn, filters, keptOrders, moveTo, type Entry, type FilterKey, type Move, type ShownOrder } from './pileModel';
 import { useOriginals } from '../originals';
@@ -197,12 +198,7 @@ export function PilePage() {
             orderBy(sort === 'colour' ? 'LOSS' : 'HAND', { moved: all, before: null });
           }}
         />
-        <Button type="text" disabled={!framings.undoes} title={framings.undoes && `Undo: ${framings.undoes} (Ctrl Z)`} onClick={() => step('undo')}>
-          Undo
-        </Button>
-        <Button type="text" disabled={!framings.redoes} title={framings.redoes && `Redo: ${framings.redoes} (Ctrl Shift Z)`} onClick={() => step('redo')}>
-          Redo
-        </Button>
+        <PileHistory undoes={framings.undoes} redoes={framings.redoes} onStep={step} />
         <Segmented options={['Pictures', 'Table']} value={view} onChange={setView} />
         <Button onClick={() => setAdding(!adding)}>Add a folder</Button>
       </div>
