@@ -25,13 +25,11 @@ interface FootProps {
   entries: Entry[];
   chosen: Set<string>;
   framings: ReturnType<typeof useFramings>;
-  /** Moves pictures together before another; to the end before none. */
-  onMove: (moved: string[], before: string | null) => void;
   onDone: () => void;
 }
 
 /** What can be done with the chosen pictures, or with all. */
-export function Foot({ jobId, entries, chosen, framings, onMove, onDone }: FootProps) {
+export function Foot({ jobId, entries, chosen, framings, onDone }: FootProps) {
   const [carriesFrom, setCarriesFrom] = useState<string>();
   const [isSaying, setSaying] = useState(false);
   const [isWriting, setWriting] = useState(false);
@@ -53,7 +51,6 @@ export function Foot({ jobId, entries, chosen, framings, onMove, onDone }: FootP
   const framed = all.filter((entry) => entry.framed);
   const first = framed.find(({ original }) => !chosen.has(original.id)) ?? framed[0];
   const source = all.find(({ original }) => original.id === carriesFrom);
-  const pickedIds = picked.map(({ original }) => original.id);
   const out = picked.length > 0 && picked.every(({ original }) => original.leftOut);
 
   const pile = usePileEdits(jobId);
@@ -100,9 +97,6 @@ export function Foot({ jobId, entries, chosen, framings, onMove, onDone }: FootP
           <strong>{picked.length} selected</strong>
           <span className="quiet pile-names">{picked.map(({ original }) => stem(original.path)).join(', ')}</span>
           <Button onClick={onDone}>Clear</Button>
-          <Button title="Ctrl Home" onClick={() => onMove(pickedIds, entries.find(({ original }) => !chosen.has(original.id))?.original.id ?? null)}>
-            Move first
-          </Button>
           <Button loading={pile.isPending} onClick={leave}>
             {out ? 'Include again' : 'Exclude from runs'}
           </Button>

@@ -11,7 +11,7 @@ interface Props {
 /** Undo and redo of the job's edits, as signs: the pile's bar has little room. */
 export function PileHistory({ undoes, redoes, onStep }: Props) {
   return (
-    <span>
+    <span className="pile-history">
       <Button
         type="text"
         aria-label="Undo"

@@ -9,6 +9,8 @@ interface Props {
   kept: PictureOrder;
   /** Another that is only shown. */
   shown: ShownOrder | undefined;
+  /** Puts the selected pictures before all others; not there while none is selected. */
+  onMoveFirst: (() => void) | undefined;
   onKept: (order: PictureOrder) => void;
   onShown: (order: ShownOrder) => void;
   /** Makes the order that is shown the job's. */
@@ -16,7 +18,7 @@ interface Props {
 }
 
 /** In which order the pile is shown: the job's own, which numbers, lists and sheets follow, or another to look at. */
-export function PileOrder({ kept, shown, onKept, onShown, onKeepShown }: Props) {
+export function PileOrder({ kept, shown, onMoveFirst, onKept, onShown, onKeepShown }: Props) {
   return (
     <>
       <select
@@ -45,6 +47,11 @@ export function PileOrder({ kept, shown, onKept, onShown, onKeepShown }: Props) 
           ))}
         </optgroup>
       </select>
+      {!shown && onMoveFirst && (
+        <Button type="text" title="The selected pictures before all others; one at a time with Ctrl and the arrows" onClick={onMoveFirst}>
+          Move first
+        </Button>
+      )}
       {shown && (
         <Button type="text" title="Number, list and lay out the pictures in this order" onClick={onKeepShown}>
           Keep this order

@@ -147,7 +147,7 @@ describe('the pile', () => {
       expect(edits(server)[0]).toMatchObject({ words: 'move 1 picture', order: { by: 'HAND', moved: ['a'], before: 'c' } }),
     );
     fireEvent.click(await card('c'));
-    fireEvent.click(within(await foot()).getByRole('button', { name: 'Move first' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Move first' }));
     await waitFor(() => expect(edits(server)[1]).toMatchObject({ order: { by: 'HAND', moved: ['c'], before: 'a' } }));
   });
 

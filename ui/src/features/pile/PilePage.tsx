@@ -14,7 +14,7 @@ import { Foot } from './Foot';
 import { PictureGrid } from './PictureGrid';
 import { PileHistory } from './PileHistory';
 import { PileOrder } from './PileOrder';
-import { arranged, astrayIn, filters, keptOrders, moveTo, type Entry, type FilterKey, type Move, type ShownOrder } from './pileModel';
+import { arranged, astrayIn, filters, firstOf, keptOrders, moveTo, type Entry, type FilterKey, type Move, type ShownOrder } from './pileModel';
 import { useOriginals } from '../originals';
 import { useCrossings } from './useCrossings';
 import { isPictureDrag } from './useDragToPlace';
@@ -187,6 +187,7 @@ export function PilePage() {
         <PileOrder
           kept={job?.pictureOrder ?? 'NAME'}
           shown={sort}
+          onMoveFirst={chosen.size === 0 ? undefined : () => move(firstOf(entries, chosen))}
           onShown={setSort}
           onKept={(by) => {
             setSort(undefined);
@@ -223,7 +224,6 @@ export function PilePage() {
         entries={entries}
         chosen={chosen}
         framings={framings}
-        onMove={(moved, before) => move({ moved, before })}
         onDone={() => setChosen(new Set())}
       />
     </main>

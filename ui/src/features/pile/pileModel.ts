@@ -230,3 +230,9 @@ export function moveTo(shown: Entry[], chosen: ReadonlySet<string>, from: number
   const isThere = moved.length === 1 && (before === from || before === from + 1);
   return isThere ? undefined : { moved, before: shown[at]?.original.id ?? null };
 }
+
+/** All that are chosen, before all others. */
+export function firstOf(entries: Entry[], chosen: ReadonlySet<string>): Move {
+  const ids = entries.map(({ original }) => original.id);
+  return { moved: ids.filter((id) => chosen.has(id)), before: ids.find((id) => !chosen.has(id)) ?? null };
+}
