@@ -9,7 +9,7 @@ export const job = (changed: Partial<Schemas['JobView']> = {}): Schemas['JobView
   unusable: 0,
   tickets: 1,
   strip: [],
-  pictureOrder: 'NAME',
+  pileOrder: 'NAME',
   target: { kind: 'DELIVERIES', root: null, path: null },
   ...changed,
 });

@@ -50,7 +50,7 @@ export function sendEdit(jobId: string, body: EditRequest): Promise<EditOutcome>
     api.POST('/api/v1/jobs/{jobId}/edits', {
       params: { path: { jobId } },
       body,
-      keepalive: body.framings.length + body.overrides.length + (body.order?.moved?.length ?? 0) <= FEW,
+      keepalive: body.framings.length + body.overrides.length + (body.pileOrder?.moved?.length ?? 0) <= FEW,
     }),
   );
 }

@@ -1,6 +1,8 @@
 import { Table } from 'antd';
 import { useEffect, useRef, useState } from 'react';
+import { smallPicture } from '../../api/client';
 import { bytes, decimals, pixels } from '../../shared/format';
+import { judgedPpi } from '../../shared/ppi';
 import { Verdict } from '../../shared/Verdict';
 import { colourText, detailSentences, detailText, saidText, stateOf, type Entry } from './pileModel';
 
@@ -10,7 +12,12 @@ interface Props {
   onChosen: (ids: Set<string>) => void;
 }
 
-/** The pile as a table of facts. */
+/** As the server sorts them: numbers as numbers, letters whatever their case. */
+const names = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
+
+const by = (figure: (entry: Entry) => number) => (a: Entry, b: Entry) => figure(a) - figure(b);
+
+/** The pile as a table of facts; its heads sort what is shown. */
 export function PictureTable({ entries, chosen, onChosen }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const [height, setHeight] = useState(400);
@@ -28,6 +35,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
         size="small"
         pagination={false}
         scroll={{ y: height, x: 1236 }}
+        showSorterTooltip={false}
         dataSource={entries}
         rowKey={({ original }) => original.id}
         rowSelection={{
@@ -36,17 +44,32 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           columnWidth: 44,
         }}
         columns={[
-          { title: 'File', key: 'path', width: 165, ellipsis: true, render: (_, { original }) => original.path },
+          {
+            title: <span className="visually-hidden">Picture</span>,
+            key: 'picture',
+            width: 56,
+            render: (_, { original }) =>
+              original.facts && <img className="table-picture" src={smallPicture(original, 384)} alt="" loading="lazy" decoding="async" />,
+          },
+          {
+            title: 'File',
+            key: 'path',
+            width: 150,
+            ellipsis: true,
+            sorter: (a, b) => names.compare(a.original.path, b.original.path),
+            render: (_, { original }) => original.path,
+          },
           {
             title: 'Pixels',
             key: 'pixels',
             width: 105,
+            sorter: by(({ original: { facts } }) => (facts ? facts.width * facts.height : 0)),
             render: (_, { original: { facts } }) => (facts ? pixels(facts.width, facts.height) : '—'),
           },
           {
             title: 'Title, creator, taken',
             key: 'said',
-            width: 140,
+            width: 130,
             ellipsis: true,
             render: (_, { original }) => saidText(original) || '—',
           },
@@ -54,7 +77,8 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           {
             title: 'ppi in file',
             key: 'ppi',
-            width: 80,
+            width: 92,
+            sorter: by(({ original: { facts } }) => facts?.ppiAcross ?? 0),
             render: (_, { original: { facts } }) => (facts?.ppiAcross ? decimals(facts.ppiAcross, 1) : '—'),
           },
           { title: 'Colour', key: 'colour', width: 130, ellipsis: true, render: (_, { original }) => colourText(original) },
@@ -68,7 +92,8 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           {
             title: 'Uncompressed',
             key: 'weight',
-            width: 122,
+            width: 132,
+            sorter: by(({ original: { facts } }) => facts?.unpackedBytes ?? 0),
             render: (_, { original: { facts } }) => (facts ? bytes(facts.unpackedBytes) : '—'),
           },
           {
@@ -81,6 +106,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
             title: 'State',
             key: 'standing',
             ellipsis: true,
+            sorter: by(({ estimate }) => (estimate ? judgedPpi(estimate) : 0)),
             render: (_, entry) => {
               const { level, text } = stateOf(entry);
               return <Verdict level={level} text={entry.original.problem?.text ?? text} plain />;

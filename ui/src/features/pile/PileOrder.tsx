@@ -2,16 +2,16 @@ import { Button } from 'antd';
 import type { Schemas } from '../../api/client';
 import { keptOrders, shownOrders, type ShownOrder } from './pileModel';
 
-type PictureOrder = Schemas['JobView']['pictureOrder'];
+type KeptOrder = Schemas['JobView']['pileOrder'];
 
 interface Props {
   /** The job's own order, in which pictures are numbered. */
-  kept: PictureOrder;
+  kept: KeptOrder;
   /** Another that is only shown. */
   shown: ShownOrder | undefined;
   /** Puts the selected pictures before all others; not there while none is selected. */
   onMoveFirst: (() => void) | undefined;
-  onKept: (order: PictureOrder) => void;
+  onKept: (order: KeptOrder) => void;
   onShown: (order: ShownOrder) => void;
   /** Makes the order that is shown the job's. */
   onKeepShown: () => void;
@@ -27,7 +27,7 @@ export function PileOrder({ kept, shown, onMoveFirst, onKept, onShown, onKeepSho
         title="The job’s order is also that of running numbers, lists and sheets"
         value={shown ?? kept}
         onChange={({ target: { value } }) =>
-          value in keptOrders ? onKept(value as PictureOrder) : onShown(value as ShownOrder)
+          value in keptOrders ? onKept(value as KeptOrder) : onShown(value as ShownOrder)
         }
       >
         <optgroup label="Order of the job">

@@ -144,11 +144,11 @@ describe('the pile', () => {
     openPage('/jobs/job/pile');
     fireEvent.keyDown(await card('a'), { key: 'ArrowRight', ctrlKey: true });
     await waitFor(() =>
-      expect(edits(server)[0]).toMatchObject({ words: 'move 1 picture', order: { by: 'HAND', moved: ['a'], before: 'c' } }),
+      expect(edits(server)[0]).toMatchObject({ words: 'move 1 picture', pileOrder: { by: 'HAND', moved: ['a'], before: 'c' } }),
     );
     fireEvent.click(await card('c'));
     fireEvent.click(await screen.findByRole('button', { name: 'Move first' }));
-    await waitFor(() => expect(edits(server)[1]).toMatchObject({ order: { by: 'HAND', moved: ['c'], before: 'a' } }));
+    await waitFor(() => expect(edits(server)[1]).toMatchObject({ pileOrder: { by: 'HAND', moved: ['c'], before: 'a' } }));
   });
 
   it('is put in another order, and keeps one that was only shown', async () => {
@@ -162,10 +162,10 @@ describe('the pile', () => {
     openPage('/jobs/job/pile');
     const order = await screen.findByLabelText('Order');
     fireEvent.change(order, { target: { value: 'DATE' } });
-    await waitFor(() => expect(edits(server)[0]).toMatchObject({ words: 'order by date taken', order: { by: 'DATE' } }));
+    await waitFor(() => expect(edits(server)[0]).toMatchObject({ words: 'order by date taken', pileOrder: { by: 'DATE' } }));
     fireEvent.change(order, { target: { value: 'pixels' } });
     fireEvent.click(await screen.findByRole('button', { name: 'Keep this order' }));
-    await waitFor(() => expect(edits(server)[1]).toMatchObject({ order: { by: 'HAND', moved: ['b', 'a'], before: null } }));
+    await waitFor(() => expect(edits(server)[1]).toMatchObject({ pileOrder: { by: 'HAND', moved: ['b', 'a'], before: null } }));
   });
 
   it('deletes chosen pictures once that was confirmed', async () => {

@@ -84,7 +84,7 @@ export function PilePage() {
   if (originals.isError) return <Failed error={originals.error} again={() => void originals.refetch()} />;
 
   const orderBy = (by: keyof typeof keptOrders, move?: Move) =>
-    pile.mutate({ words: `order ${keptOrders[by]}`, order: { by, moved: move?.moved ?? null, before: move?.before ?? null } });
+    pile.mutate({ words: `order ${keptOrders[by]}`, pileOrder: { by, moved: move?.moved ?? null, before: move?.before ?? null } });
   /** A move by hand, in the order that is shown. */
   const move = (wanted: Move | undefined) => {
     if (!wanted) return;
@@ -92,7 +92,7 @@ export function PilePage() {
       void message.info('Keep this order first: it is only shown.');
       return;
     }
-    pile.mutate({ words: `move ${count(wanted.moved.length, 'picture')}`, order: { by: 'HAND', ...wanted } });
+    pile.mutate({ words: `move ${count(wanted.moved.length, 'picture')}`, pileOrder: { by: 'HAND', ...wanted } });
   };
   const take = (files: ArrivingFile[]) => {
     setAdding(false);
@@ -185,13 +185,13 @@ export function PilePage() {
           Select {shown.length === entries.length ? 'all' : `these ${shown.length}`}
         </Button>
         <PileOrder
-          kept={job?.pictureOrder ?? 'NAME'}
+          kept={job?.pileOrder ?? 'NAME'}
           shown={sort}
           onMoveFirst={chosen.size === 0 ? undefined : () => move(firstOf(entries, chosen))}
           onShown={setSort}
           onKept={(by) => {
             setSort(undefined);
-            if (by !== job?.pictureOrder) orderBy(by);
+            if (by !== job?.pileOrder) orderBy(by);
           }}
           onKeepShown={() => {
             setSort(undefined);

@@ -53,7 +53,7 @@ export const filters: { key: FilterKey; words: string; holds: (entry: Entry) => 
   { key: 'small', words: 'too small', holds: ({ estimate }) => estimate?.verdict === 'POOR' },
   { key: 'unframed', words: 'not framed', holds: ({ original, framed }) => original.forPieces && !framed },
   { key: 'own', words: 'with own settings', holds: ({ own }) => own !== '' },
-  { key: 'left-out', words: 'left out', holds: ({ original }) => original.leftOut },
+  { key: 'left-out', words: 'excluded', holds: ({ original }) => original.leftOut },
 ];
 
 export function needsALook({ original, estimate, astray }: Entry): boolean {
@@ -71,7 +71,7 @@ const order: Record<ShownOrder, (a: Entry, b: Entry) => number> = {
 };
 
 /** Orders that the server keeps: pieces are numbered, listed and laid out in them. */
-export const keptOrders: Record<Schemas['JobView']['pictureOrder'], string> = {
+export const keptOrders: Record<Schemas['JobView']['pileOrder'], string> = {
   NAME: 'by name',
   DATE: 'by date taken',
   HAND: 'by hand',

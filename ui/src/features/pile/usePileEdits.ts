@@ -3,7 +3,7 @@ import { App } from 'antd';
 import { Problem } from '../../api/problems';
 import { historyQuery, picturesChanged, sendEdit, type EditRequest } from '../framing';
 
-type PileEdit = Pick<EditRequest, 'words'> & Partial<Pick<EditRequest, 'exclusions' | 'order'>>;
+type PileEdit = Pick<EditRequest, 'words'> & Partial<Pick<EditRequest, 'exclusions' | 'pileOrder'>>;
 
 /** Edits of the pile itself: which pictures are excluded from runs, and in which order all are. Undone as any edit. */
 export function usePileEdits(jobId: string) {

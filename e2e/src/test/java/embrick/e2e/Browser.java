@@ -184,7 +184,7 @@ final class Browser {
         new Actions(driver).sendKeys(keys).perform();
     }
 
-    void withControl(String key) {
+    void withControl(CharSequence key) {
         new Actions(driver)
                 .keyDown(Keys.CONTROL)
                 .sendKeys(key)
@@ -198,6 +198,18 @@ final class Browser {
 
     void drag(WebElement element, int dx, int dy) {
         new Actions(driver).dragAndDropBy(element, dx, dy).perform();
+    }
+
+    /** Takes one thing and lets it go on another, so far beside its middle. */
+    void dragOnto(WebElement taken, WebElement target, int dx) {
+        new Actions(driver)
+                .moveToElement(taken)
+                .clickAndHold()
+                .moveByOffset(-12, 0)
+                .moveToElement(target, dx, 0)
+                .moveByOffset(1, 0)
+                .release()
+                .perform();
     }
 
     /** As for somebody who asked for no less motion. */

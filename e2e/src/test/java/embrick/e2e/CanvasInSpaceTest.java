@@ -113,7 +113,7 @@ class CanvasInSpaceTest {
         requireSame(page, file, box(".space-left"), BAND - BAR, BAND, BAR, height);
         requireSame(page, file, box(".space-right"), BAND + width, BAND, BAR, height);
         requireSame(page, file, box(".space-top"), BAND, BAND - BAR, width, BAR);
-        requireSame(page, file, box(".space-foot"), BAND, BAND + height, width, BAR);
+        requireSame(page, file, box(".space-bottom"), BAND, BAND + height, width, BAR);
     }
 
     private static void requireSame(

@@ -10,13 +10,13 @@ public record EditDocument(
         List<FramingStep> framings,
         List<OverrideStep> overrides,
         List<ExclusionStep> exclusions,
-        Optional<OrderStep> order) {
+        Optional<PileOrderStep> pileOrder) {
     /** Earlier versions knew neither exclusions nor an order. */
     public EditDocument {
         framings = List.copyOf(framings);
         overrides = List.copyOf(overrides);
         exclusions = exclusions == null ? List.of() : List.copyOf(exclusions);
-        order = order == null ? Optional.empty() : order;
+        pileOrder = pileOrder == null ? Optional.empty() : pileOrder;
     }
 
     /** A framing and whether a person has said yes to it. */
@@ -35,8 +35,8 @@ public record EditDocument(
     public record ExclusionStep(UUID originalId, boolean before, boolean after) {}
 
     /** Another order of the job's pictures, with the keys that changed. */
-    public record OrderStep(PictureOrder before, PictureOrder after, List<KeyStep> keys) {
-        public OrderStep {
+    public record PileOrderStep(PileOrder before, PileOrder after, List<KeyStep> keys) {
+        public PileOrderStep {
             keys = List.copyOf(keys);
         }
     }

@@ -45,7 +45,7 @@ class EditController {
     /**
      * @param words what is done, for people
      * @param exclusions pictures that are excluded from runs, or included again
-     * @param order another order of the job's pictures
+     * @param pileOrder another order of the job's pictures
      */
     record EditRequest(
             @NotNull @Size(min = 1, max = 120) String words,
@@ -55,10 +55,10 @@ class EditController {
             @Schema(nullable = true) @Size(max = MOST_CHANGES)
             List<@NotNull @Valid ExclusionWish> exclusions,
 
-            @Schema(nullable = true) @Valid OrderWish order) {
+            @Schema(nullable = true) @Valid PileOrderWish pileOrder) {
         Wishes wishes() {
             return new Wishes(
-                    framings, overrides, exclusions == null ? List.of() : exclusions, Optional.ofNullable(order));
+                    framings, overrides, exclusions == null ? List.of() : exclusions, Optional.ofNullable(pileOrder));
         }
     }
 

@@ -16,7 +16,7 @@ import embrick.server.framings.OverrideService;
 import embrick.server.framings.OverrideView;
 import embrick.server.originals.Original;
 import embrick.server.originals.OriginalRepository;
-import embrick.server.originals.PictureOrders;
+import embrick.server.originals.PileOrders;
 import embrick.server.problems.ProblemException;
 import embrick.server.storage.Storage;
 import embrick.server.tickets.TicketService;
@@ -52,7 +52,7 @@ public class EditService {
     private final FramingService framings;
     private final OverrideService overrides;
     private final OriginalRepository originals;
-    private final PictureOrders orders;
+    private final PileOrders orders;
     private final TicketService tickets;
     private final StoredJson json;
     private final Locks locks;
@@ -63,7 +63,7 @@ public class EditService {
             FramingService framings,
             OverrideService overrides,
             OriginalRepository originals,
-            PictureOrders orders,
+            PileOrders orders,
             TicketService tickets,
             StoredJson json,
             Locks locks,
@@ -104,7 +104,7 @@ public class EditService {
                 framingSteps(wishes.framings(), pictures),
                 overrideSteps(jobId, wishes.overrides(), pictures),
                 exclusionSteps(wishes.exclusions(), pictures),
-                wishes.order()
+                wishes.pileOrder()
                         .map(wish -> orders.step(
                                 jobId,
                                 wish.by(),
@@ -241,12 +241,13 @@ public class EditService {
                     overridden.addAll(overrides.put(ticketId, documents));
                 });
         boolean hasExcluded = exclude(jobId, of(present, document.exclusions(), ExclusionStep::originalId), to);
-        document.order().ifPresent(step -> {
+        document.pileOrder().ifPresent(step -> {
             Map<UUID, String> keys = new HashMap<>();
             step.keys().forEach(key -> keys.put(key.originalId(), to.of(key.before(), key.after())));
             orders.set(jobId, to.of(step.before(), step.after()), keys);
         });
-        return new Outcome(framed, overridden, hasExcluded || document.order().isPresent());
+        return new Outcome(
+                framed, overridden, hasExcluded || document.pileOrder().isPresent());
     }
 
     private boolean exclude(UUID jobId, List<ExclusionStep> steps, Direction to) {

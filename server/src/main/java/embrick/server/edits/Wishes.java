@@ -8,7 +8,7 @@ public record Wishes(
         List<FramingWish> framings,
         List<OverrideWish> overrides,
         List<ExclusionWish> exclusions,
-        Optional<OrderWish> order) {
+        Optional<PileOrderWish> pileOrder) {
     public static Wishes framed(List<FramingWish> framings) {
         return new Wishes(framings, List.of(), List.of(), Optional.empty());
     }

@@ -1,6 +1,6 @@
 package embrick.server.jobs;
 
-import embrick.server.documents.PictureOrder;
+import embrick.server.documents.PileOrder;
 import jakarta.persistence.Column;
 import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
@@ -27,7 +27,7 @@ public class Job {
     /** Changed where the pictures are, by their edits. */
     @Enumerated(EnumType.STRING)
     @Column(columnDefinition = "text", updatable = false)
-    private PictureOrder pictureOrder = PictureOrder.NAME;
+    private PileOrder pileOrder = PileOrder.NAME;
 
     @Embedded
     private StoredTarget target = StoredTarget.of(new DeliveryTarget.Deliveries());
@@ -51,8 +51,8 @@ public class Job {
         this.target = StoredTarget.of(to);
     }
 
-    PictureOrder pictureOrder() {
-        return pictureOrder;
+    PileOrder pileOrder() {
+        return pileOrder;
     }
 
     /** Where its deliveries go. */

@@ -1,6 +1,6 @@
 package embrick.server.jobs;
 
-import embrick.server.documents.PictureOrder;
+import embrick.server.documents.PileOrder;
 import embrick.server.jobs.JobFigures.Figures;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -46,7 +46,7 @@ class JobController {
             long unusable,
             long tickets,
             @NotNull List<UUID> strip,
-            @NotNull PictureOrder pictureOrder,
+            @NotNull PileOrder pileOrder,
             @NotNull TargetView target) {}
 
     record NamedJob(@NotBlank @Size(max = 120) String name) {}
@@ -102,7 +102,7 @@ class JobController {
                 figures.unusable(),
                 figures.tickets(),
                 figures.strip(),
-                job.pictureOrder(),
+                job.pileOrder(),
                 TargetView.of(job.target()));
     }
 }

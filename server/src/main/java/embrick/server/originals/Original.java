@@ -83,7 +83,7 @@ public class Original {
 
     private boolean leftOut;
 
-    /** What it is sorted by before its name; changed by {@link PictureOrders} alone. */
+    /** What it is sorted by before its name; changed by {@link PileOrders} alone. */
     @Column(columnDefinition = "text", updatable = false)
     private String sortKey;
 

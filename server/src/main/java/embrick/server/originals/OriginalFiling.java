@@ -28,7 +28,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class OriginalFiling {
     private final OriginalRepository originals;
-    private final PictureOrders orders;
+    private final PileOrders orders;
     private final Clearance clearance;
     private final OriginalRemoval removal;
     private final Storage storage;
@@ -37,7 +37,7 @@ class OriginalFiling {
 
     OriginalFiling(
             OriginalRepository originals,
-            PictureOrders orders,
+            PileOrders orders,
             Clearance clearance,
             OriginalRemoval removal,
             Storage storage,
@@ -143,7 +143,7 @@ class OriginalFiling {
             free = OriginalPath.numbered(path, number);
         }
         Original original = new Original(
-                Ids.next(), jobId, free, PictureOrders.keyOfNew(orders.of(jobId), judgement.said()), clock.instant());
+                Ids.next(), jobId, free, PileOrders.keyOfNew(orders.of(jobId), judgement.said()), clock.instant());
         original.replaceContent(arrival, judgement);
         return originals.save(original);
     }

@@ -1,7 +1,7 @@
 package embrick.server.originals;
 
 import embrick.core.problem.Problem;
-import embrick.server.documents.PictureOrder;
+import embrick.server.documents.PileOrder;
 import embrick.server.problems.ProblemException;
 import java.util.Collection;
 import java.util.HashMap;
@@ -17,7 +17,7 @@ import org.springframework.http.HttpStatus;
 
 /** Originals of jobs. */
 public interface OriginalRepository extends JpaRepository<Original, UUID> {
-    /** All of a job, in the one order of its pictures; see {@link PictureOrders}. */
+    /** All of a job, in the one order of its pictures; see {@link PileOrders}. */
     @Query("select o from Original o where o.jobId = :jobId order by o.sortKey, collate(o.path as names)")
     List<Original> inOrder(UUID jobId);
 
@@ -75,12 +75,12 @@ public interface OriginalRepository extends JpaRepository<Original, UUID> {
     @Query(value = "select cast(id as text) from job where id = :jobId for update", nativeQuery = true)
     Optional<String> lockJobToDelete(UUID jobId);
 
-    @Query(value = "select picture_order from job where id = :jobId", nativeQuery = true)
-    Optional<PictureOrder> orderOf(UUID jobId);
+    @Query(value = "select pile_order from job where id = :jobId", nativeQuery = true)
+    Optional<PileOrder> orderOf(UUID jobId);
 
     @Modifying
-    @Query(value = "update job set picture_order = :#{#order.name()} where id = :jobId", nativeQuery = true)
-    void orderBy(UUID jobId, PictureOrder order);
+    @Query(value = "update job set pile_order = :#{#order.name()} where id = :jobId", nativeQuery = true)
+    void orderBy(UUID jobId, PileOrder order);
 
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query(value = """

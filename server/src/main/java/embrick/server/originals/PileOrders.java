@@ -1,8 +1,8 @@
 package embrick.server.originals;
 
 import embrick.server.documents.EditDocument.KeyStep;
-import embrick.server.documents.EditDocument.OrderStep;
-import embrick.server.documents.PictureOrder;
+import embrick.server.documents.EditDocument.PileOrderStep;
+import embrick.server.documents.PileOrder;
 import embrick.server.problems.ProblemException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -22,7 +22,7 @@ import org.springframework.stereotype.Service;
  * ordered by date, else a number. Numbers lie apart, so that a picture that is moved changes its own alone.
  */
 @Service
-public class PictureOrders {
+public class PileOrders {
     /** Behind all dates and numbers. */
     private static final String LAST = "~";
 
@@ -30,17 +30,17 @@ public class PictureOrders {
 
     private final OriginalRepository originals;
 
-    PictureOrders(OriginalRepository originals) {
+    PileOrders(OriginalRepository originals) {
         this.originals = originals;
     }
 
     /** @throws ProblemException if there is no such job */
-    PictureOrder of(UUID jobId) {
+    PileOrder of(UUID jobId) {
         return originals.orderOf(jobId).orElseThrow(() -> ProblemException.notFound("job"));
     }
 
     /** The key of a picture that comes in. */
-    static String keyOfNew(PictureOrder order, PictureSaid said) {
+    static String keyOfNew(PileOrder order, PictureSaid said) {
         return switch (order) {
             case NAME -> "";
             case DATE -> said.taken().orElse(LAST);
@@ -54,23 +54,19 @@ public class PictureOrders {
      * @param moved pictures that are put together, in this order; only with {@code LOSS} and {@code HAND}
      * @param before the picture that they come before; empty for the end
      */
-    public OrderStep step(UUID jobId, PictureOrder by, List<UUID> moved, Optional<UUID> before) {
+    public PileOrderStep step(UUID jobId, PileOrder by, List<UUID> moved, Optional<UUID> before) {
         List<Original> now = originals.inOrder(jobId);
         originals.requireOf(jobId, moved);
         before.ifPresent(id -> originals.requireOf(jobId, List.of(id)));
-        List<String> keys;
-        List<Original> then = now;
-        switch (by) {
+        List<Original> then = switch (by) {
+            case NAME, DATE -> now;
+            case LOSS, HAND -> moved(now, moved, before);
+        };
+        List<String> keys = switch (by) {
             case NAME, DATE ->
-                keys = now.stream()
-                        .map(original -> keyOfNew(by, original.said()))
-                        .toList();
-            case LOSS, HAND -> {
-                then = moved(now, moved, before);
-                keys = numbered(then, new LinkedHashSet<>(moved));
-            }
-            default -> throw new IllegalArgumentException("order: " + by);
-        }
+                now.stream().map(original -> keyOfNew(by, original.said())).toList();
+            case LOSS, HAND -> numbered(then, new LinkedHashSet<>(moved));
+        };
         List<KeyStep> steps = new ArrayList<>();
         for (int i = 0; i < then.size(); i++) {
             Original original = then.get(i);
@@ -78,7 +74,7 @@ public class PictureOrders {
                 steps.add(new KeyStep(original.id(), original.sortKey(), keys.get(i)));
             }
         }
-        return new OrderStep(of(jobId), by, steps);
+        return new PileOrderStep(of(jobId), by, steps);
     }
 
     private static List<Original> moved(List<Original> now, List<UUID> moved, Optional<UUID> before) {
@@ -155,7 +151,7 @@ public class PictureOrders {
      *
      * @param keys of those that are known; one that came in since the order was thought of gets the key of a new one
      */
-    public void set(UUID jobId, PictureOrder by, Map<UUID, String> keys) {
+    public void set(UUID jobId, PileOrder by, Map<UUID, String> keys) {
         originals.orderBy(jobId, by);
         originals.sortBy(
                 jobId, keys.keySet().toArray(UUID[]::new), keys.values().toArray(String[]::new));
@@ -163,7 +159,6 @@ public class PictureOrders {
             case NAME -> originals.sortAllByName(jobId);
             case DATE -> originals.sortAllByDate(jobId);
             case LOSS, HAND -> originals.sortUnnumberedLast(jobId);
-            default -> throw new IllegalArgumentException("order: " + by);
         }
     }
 }

@@ -24,7 +24,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Pile, strip on the jobs page, running numbers and pieces have one order: names as people sort them. */
 @ExtendWith(RunningServer.class)
-class PictureOrderTest {
+class PileOrderTest {
     private static final List<String> IN_ORDER =
             List.of("a1.png", "a2.png", "a10.png", "b/2.png", "b/11.png", "B3.png", "é.png", "z.png");
 
@@ -53,7 +53,7 @@ class PictureOrderTest {
         api.get("/jobs/" + job).body().path("strip").forEach(id -> strip.add(id.asString()));
         assertThat(all(originals, "id")).startsWith(strip.toArray(String[]::new));
 
-        api.changeFirstTicket(job, PictureOrderTest::number);
+        api.changeFirstTicket(job, PileOrderTest::number);
         JsonNode pieces = api.finished(api.startRun(job)).path("pieces");
         assertThat(all(pieces, "originalPath")).isEqualTo(IN_ORDER);
         assertThat(all(pieces, "name")).isSorted().startsWith("01.jpg", "02.jpg");
@@ -72,7 +72,7 @@ class PictureOrderTest {
     @Test
     void aPartIsInTheSameOrder() {
         String job = job("part order");
-        api.changeFirstTicket(job, PictureOrderTest::number);
+        api.changeFirstTicket(job, PileOrderTest::number);
         JsonNode originals = api.get("/jobs/" + job + "/originals").body();
         List<String> ids = all(originals, "id");
         String ticket = api.firstTicket(job).path("id").asString();
@@ -101,7 +101,7 @@ class PictureOrderTest {
     private JsonNode edit(String job, Map<String, Object> order) {
         Answer answer = api.post(
                 "/jobs/" + job + "/edits",
-                Map.of("words", "order", "framings", List.of(), "overrides", List.of(), "order", order));
+                Map.of("words", "order", "framings", List.of(), "overrides", List.of(), "pileOrder", order));
         assertThat(answer.status()).as("%s", answer.body()).isEqualTo(200);
         return answer.body();
     }
@@ -123,8 +123,7 @@ class PictureOrderTest {
         edit(job, byHand(ids(job, "z.png", "b/11.png"), ids(job, "a2.png").getFirst()));
         List<String> moved = List.of("a1.png", "z.png", "b/11.png", "a2.png", "a10.png", "b/2.png", "B3.png", "é.png");
         assertThat(paths(job)).isEqualTo(moved);
-        assertThat(api.get("/jobs/" + job).body().path("pictureOrder").asString())
-                .isEqualTo("HAND");
+        assertThat(api.get("/jobs/" + job).body().path("pileOrder").asString()).isEqualTo("HAND");
 
         // A second move changes the keys of what moves alone; one that comes in is last.
         edit(job, byHand(ids(job, "é.png"), ids(job, "z.png").getFirst()));
@@ -140,7 +139,7 @@ class PictureOrderTest {
                         "b/2.png",
                         "B3.png",
                         "0 first by name.png");
-        api.changeFirstTicket(job, PictureOrderTest::number);
+        api.changeFirstTicket(job, PileOrderTest::number);
         JsonNode pieces = api.finished(api.startRun(job)).path("pieces");
         assertThat(all(pieces, "originalPath")).isEqualTo(paths(job));
         assertThat(all(pieces, "name")).isSorted();
@@ -155,8 +154,7 @@ class PictureOrderTest {
         assertThat(paths(job))
                 .isEqualTo(Stream.concat(Stream.of("0 first by name.png"), IN_ORDER.stream())
                         .toList());
-        assertThat(api.get("/jobs/" + job).body().path("pictureOrder").asString())
-                .isEqualTo("NAME");
+        assertThat(api.get("/jobs/" + job).body().path("pileOrder").asString()).isEqualTo("NAME");
         step(job, "redo");
         assertThat(paths(job))
                 .isEqualTo(Stream.concat(moved.stream(), Stream.of("0 first by name.png"))
@@ -246,7 +244,7 @@ class PictureOrderTest {
         Map<String, Object> order = byHand(List.of(other), null);
         Answer refused = api.post(
                 "/jobs/" + job + "/edits",
-                Map.of("words", "order", "framings", List.of(), "overrides", List.of(), "order", order));
+                Map.of("words", "order", "framings", List.of(), "overrides", List.of(), "pileOrder", order));
         assertThat(refused.status()).isEqualTo(404);
         assertThat(paths(job)).isEqualTo(IN_ORDER);
     }

@@ -1,6 +1,6 @@
 package embrick.server.edits;
 
-import embrick.server.documents.PictureOrder;
+import embrick.server.documents.PileOrder;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -13,8 +13,8 @@ import java.util.UUID;
  * @param moved with HAND and LOSS: pictures that are put together, in this order; all of them for an order of all
  * @param before with HAND and LOSS: the picture that they come before; null for the end
  */
-record OrderWish(
-        @NotNull PictureOrder by,
+record PileOrderWish(
+        @NotNull PileOrder by,
 
         @Schema(nullable = true) @Size(max = EditController.MOST_CHANGES)
         List<@NotNull UUID> moved,

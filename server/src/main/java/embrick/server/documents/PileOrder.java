@@ -1,7 +1,7 @@
 package embrick.server.documents;
 
 /** What decides the order of a job's pictures, in which they are shown, numbered, listed and laid on paper. */
-public enum PictureOrder {
+public enum PileOrder {
     /** As people sort names: numbers as numbers, letters whatever their case. */
     NAME,
     /** When each was taken; those that do not say come last, by name. */
