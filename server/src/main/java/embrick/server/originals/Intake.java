@@ -107,11 +107,23 @@ public class Intake {
     private Seen seen(UUID jobId, String root, String rootPath, ReadingLane.Reader reader) throws IOException {
         // It is not closed: nothing of it is ours to take away.
         Arrival arrival = files.lying(root, rootPath, reader);
-        Judgement judgement = examined(() -> judge.judge(jobId, arrival));
+        Judgement judgement = examined(() -> judgeStill(jobId, arrival, rootPath));
         if (!files.isStill(arrival)) {
             throw new StillWrittenException(rootPath);
         }
         return new Seen(arrival, judgement);
+    }
+
+    /** What could not be examined because somebody is writing to it is waited for, not looked at again as it was. */
+    private Judgement judgeStill(UUID jobId, Arrival arrival, String rootPath) throws IOException {
+        try {
+            return judge.judge(jobId, arrival);
+        } catch (NotExaminedException failed) {
+            if (!files.isStill(arrival)) {
+                throw new StillWrittenException(rootPath);
+            }
+            throw failed;
+        }
     }
 
     /**
