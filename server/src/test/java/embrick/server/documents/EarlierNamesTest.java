@@ -32,7 +32,7 @@ class EarlierNamesTest {
             inches(inches(border.putObject("size").put("kind", "foot"), "band", 1), "foot", 2);
             ObjectNode fit = document.putObject("fit")
                     .put("kind", "inside")
-                    .put("colour", "#FFFFFF")
+                    .put("paper", "#FFFFFF")
                     .put("anchor", "FOOT_LEFT")
                     .put("marks", "NONE");
             inches(fit, "margin", 0);
