@@ -54,7 +54,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           {
             title: 'File',
             key: 'path',
-            width: 150,
+            width: 140,
             ellipsis: true,
             sorter: (a, b) => names.compare(a.original.path, b.original.path),
             render: (_, { original }) => original.path,
@@ -69,7 +69,7 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           {
             title: 'Title, creator, taken',
             key: 'said',
-            width: 130,
+            width: 105,
             ellipsis: true,
             render: (_, { original }) => saidText(original) || '—',
           },
@@ -77,15 +77,15 @@ export function PictureTable({ entries, chosen, onChosen }: Props) {
           {
             title: 'ppi in file',
             key: 'ppi',
-            width: 92,
+            width: 88,
             sorter: by(({ original: { facts } }) => facts?.ppiAcross ?? 0),
             render: (_, { original: { facts } }) => (facts?.ppiAcross ? decimals(facts.ppiAcross, 1) : '—'),
           },
-          { title: 'Colour', key: 'colour', width: 130, ellipsis: true, render: (_, { original }) => colourText(original) },
+          { title: 'Colour', key: 'colour', width: 100, ellipsis: true, render: (_, { original }) => colourText(original) },
           {
             title: 'Detail',
             key: 'detail',
-            width: 105,
+            width: 85,
             ellipsis: true,
             render: (_, { original }) => <span title={detailSentences(original)}>{detailText(original) || '—'}</span>,
           },
