@@ -6,7 +6,7 @@ import { expect, it } from 'vitest';
 import { fakeServer } from '../../testing/fakeServer';
 import { useSeparate } from './useSeparate';
 
-it('says how many prints are cut out of a scan while it goes on', async () => {
+it('reports how many prints of a scan are cut out so far', async () => {
   let end: (made: object[]) => void = () => undefined;
   fakeServer({
     'POST /originals/scan/found/prints': () => new Promise<object>((resolve) => (end = resolve)),

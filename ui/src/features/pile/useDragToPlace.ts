@@ -1,6 +1,6 @@
 import { useState, type DragEvent } from 'react';
 
-/** What a dragged picture of the pile is told from a file by. */
+/** The data type that distinguishes a dragged picture from a dragged file. */
 const KIND = 'application/x-embrick-picture';
 
 export const isPictureDrag = ({ dataTransfer }: Pick<DragEvent, 'dataTransfer'>) => dataTransfer.types.includes(KIND);

@@ -320,7 +320,7 @@ public final class FailingDisk extends FileSystemProvider {
             return file.transferTo(position, count, target);
         }
 
-        /** Memory over a file knows no failure that could be told: whoever maps one is not tried here. */
+        /** Not supported: a mapped file reports no read errors that a test could inject. */
         @Override
         public MappedByteBuffer map(MapMode mode, long position, long size) {
             throw new UnsupportedOperationException();

@@ -12,7 +12,7 @@ import java.nio.file.Path;
 /** Lets each call that reads a file fail once: none of them may be taken for damage of the file. */
 final class FailingReads {
     /** Far more than any file of the contracts takes. */
-    private static final int MOST_READS = 5_000;
+    private static final int MAX_READS = 5_000;
 
     /** Reads a file in some way. */
     @FunctionalInterface
@@ -23,7 +23,7 @@ final class FailingReads {
     private FailingReads() {}
 
     static void assertNotBlamedOnTheFile(Path file, Reading reading) {
-        for (int failing = 0; failing < MOST_READS; failing++) {
+        for (int failing = 0; failing < MAX_READS; failing++) {
             Failure failure = failing % 2 == 0 ? Failure.EIO : Failure.ESTALE;
             FailingDisk disk = new FailingDisk(failure, failing);
             Throwable told = catchThrowable(() -> reading.read(disk.path(file)));

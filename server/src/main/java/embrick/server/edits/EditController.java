@@ -32,7 +32,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1")
 class EditController {
-    static final int MOST_CHANGES = 20_000;
+    static final int MAX_CHANGES = 20_000;
 
     private final EditService edits;
     private final Originals originals;
@@ -49,10 +49,10 @@ class EditController {
      */
     record EditRequest(
             @NotNull @Size(min = 1, max = 120) String words,
-            @NotNull @Size(max = MOST_CHANGES) List<@NotNull @Valid FramingWish> framings,
-            @NotNull @Size(max = MOST_CHANGES) List<@NotNull @Valid OverrideWish> overrides,
+            @NotNull @Size(max = MAX_CHANGES) List<@NotNull @Valid FramingWish> framings,
+            @NotNull @Size(max = MAX_CHANGES) List<@NotNull @Valid OverrideWish> overrides,
 
-            @Schema(nullable = true) @Size(max = MOST_CHANGES)
+            @Schema(nullable = true) @Size(max = MAX_CHANGES)
             List<@NotNull @Valid ExclusionWish> exclusions,
 
             @Schema(nullable = true) @Valid PileOrderWish pileOrder) {

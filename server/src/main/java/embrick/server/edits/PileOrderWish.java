@@ -16,7 +16,7 @@ import java.util.UUID;
 record PileOrderWish(
         @NotNull PileOrder by,
 
-        @Schema(nullable = true) @Size(max = EditController.MOST_CHANGES)
+        @Schema(nullable = true) @Size(max = EditController.MAX_CHANGES)
         List<@NotNull UUID> moved,
 
         @Schema(nullable = true, defaultValue = "null") UUID before) {}
